@@ -1,0 +1,81 @@
+import Joi from 'joi';
+import type { EditionHeader } from '../core/exchange/index.ts';
+import type { Me, StaffRole } from './access.ts';
+import { STAFF_ROLES, newPassword } from './access.ts';
+import { list, shape, strict, text } from './parts.ts';
+
+export interface HallSettings {
+  name: string;
+  timeZone: string;
+  paper: 'A4' | 'Letter';
+  massUnit: 'kg' | 'lb';
+  lengthUnit: 'cm' | 'in';
+}
+
+/** What the application needs to start: who is signed in and which hall this is. */
+export interface Start {
+  /** No account yet: the first head coach has to be made. */
+  empty: boolean;
+  hall: (HallSettings & { today: string; demo: boolean }) | null;
+  edition: EditionHeader | null;
+  me: Me | null;
+  demoAccounts: { login: string; role: StaffRole; name: string; password: string }[];
+}
+
+/** Lets an open tablet know whether what it sent is safe (see README, power cuts). */
+export interface Heartbeat {
+  /** Changes whenever the server has started anew. */
+  boot: string;
+  /** Sets received before this moment are in a snapshot; null: there is none yet. */
+  snapshotAt: string | null;
+  now: string;
+}
+
+const timeZone = Joi.string()
+  .max(60)
+  .custom((value: string, helpers) => {
+    try {
+      new Intl.DateTimeFormat('en', { timeZone: value });
+      return value;
+    } catch {
+      return helpers.error('any.invalid');
+    }
+  })
+  .messages({ 'any.invalid': '{{#label}} is not a time zone, e.g. Europe/Lisbon' });
+
+export const hallSettingsSchema = shape({
+  name: text(120),
+  timeZone,
+  paper: Joi.string().valid('A4', 'Letter'),
+  massUnit: Joi.string().valid('kg', 'lb'),
+  lengthUnit: Joi.string().valid('cm', 'in'),
+}).prefs(strict);
+
+export interface StaffMember {
+  id: string;
+  login: string;
+  name: string;
+  role: StaffRole;
+  active: boolean;
+  squadIds: string[];
+}
+
+const uuid = () => Joi.string().uuid();
+const staffMembers = {
+  login: text(80).min(2),
+  name: text(120),
+  role: Joi.string().valid(...STAFF_ROLES),
+  squadIds: list(uuid(), 100),
+};
+export const newStaffSchema = shape({ ...staffMembers, password: newPassword }).prefs(strict);
+export const staffSchema = shape({ ...staffMembers, active: Joi.boolean() }, { password: newPassword }).prefs(
+  strict,
+);
+export type NewStaff = Omit<StaffMember, 'id' | 'active'> & { password: string };
+export type StaffEdit = Omit<StaffMember, 'id'> & { password?: string };
+
+export const squadSchema = shape({ name: text(80) }).prefs(strict);
+export interface Squad {
+  id: string;
+  name: string;
+}

@@ -1,0 +1,446 @@
+import Joi from 'joi';
+import * as L from '../core/library/index.ts';
+import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
+import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union, whole } from './parts.ts';
+
+const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
+const line = shape({ text: text() }, { holdsUnder });
+const lines = list(line, 40);
+const ruledNumber = (from: number, to: number) =>
+  Joi.alternatives().try(
+    number(from, to),
+    shape({
+      question: slug(),
+      byAnswer: Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, number(from, to)),
+      otherwise: number(from, to),
+    }),
+  );
+const seconds = number(0, 60);
+const felt = { region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS) };
+
+const common = { slug: slug(), retired: Joi.boolean(), author: text(120) };
+const commonOptional = { reviewBy: isoDate() };
+
+const referenceLoad = shape({
+  fractionOfBodyMass: number(0, 3),
+  per: Joi.string().valid('total', 'hand'),
+});
+const hands = Joi.string().valid('at the sides', 'forward', 'crossed', 'behind the ears', 'on the floor');
+const legs = Joi.number().valid(1, 2);
+const place = oneOf(L.LOAD_PLACES);
+const jointAngles = shape({ shankDeg: number(-90, 90), thighDeg: number(-90, 180), trunkDeg: number(-180, 180) });
+const mechanics = union(
+  'type',
+  {
+    squat: { legs, thighDeg: ruledNumber(0, 140), hands, loadPlace: place },
+    hinge: {
+      legs,
+      trunkDeg: ruledNumber(0, 110),
+      kneeDeg: ruledNumber(0, 60),
+      hands,
+      loadPlace: place,
+    },
+    lift: {
+      fromHeightM: number(0, 1),
+      implement: Joi.string().valid('straight bar', 'at the sides'),
+      referenceLoad,
+    },
+    bridge: { legs, feetFartherDeg: ruledNumber(-30, 60), hold: Joi.boolean(), loadPlace: place },
+    lunge: {
+      stepOfRightAngleStep: number(0.3, 2),
+      frontShankDeg: number(-20, 50),
+      trunkDeg: ruledNumber(-10, 70),
+      dynamics: Joi.string().valid('static', 'reverse', 'forward'),
+      loadPlace: place,
+    },
+    extension: { bench: Joi.string().valid('level', 'inclined'), hands },
+    drawn: { reason: text(400), start: jointAngles, working: jointAngles },
+  },
+  {
+    squat: {
+      referenceLoad,
+      shinLimitDeg: ruledNumber(0, 60),
+      heelWedgeDeg: number(0, 30),
+      box: Joi.string().valid('seated', 'touched'),
+      pull: Joi.string().valid('strap', 'hand'),
+      spreadDeg: number(0, 60),
+      stepUpM: number(0.05, 1),
+    },
+    hinge: {
+      referenceLoad,
+      loadPath: Joi.string().valid('hanging', 'close', 'beside', 'held back'),
+      kickstand: Joi.boolean(),
+    },
+    bridge: {
+      referenceLoad,
+      bench: Joi.alternatives().try(
+        Joi.string().valid('fitted'),
+        shape({ heightM: number(0.1, 1.2) }),
+      ),
+      feetRaisedM: number(0, 1),
+    },
+    lunge: { referenceLoad, rearFootRaisedM: number(0, 1), frontShare: ruledNumber(0, 1) },
+    extension: { referenceLoad },
+  },
+);
+
+const need = shape({ equipment: slug(), count: whole(1, 10), setUp: lines });
+const dose = shape(
+  { role: oneOf(L.ROLES), sets: whole(1, 20), restS: whole(0, 1200), notes: lines },
+  { repsFrom: whole(1, 200), repsTo: whole(1, 200), holdS: whole(1, 1800), rounds: whole(1, 50) },
+);
+
+const variation = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('variation'),
+    name: text(120),
+    shortName: text(40),
+    pattern: oneOf(L.PATTERNS),
+    roles: list(oneOf(L.ROLES), 3).min(1),
+    purpose: lines,
+    reasonsToChoose: lines,
+    dominance: oneOf(L.DOMINANCES),
+    muscles: list(oneOf(L.MUSCLES)),
+    joints: list(oneOf(L.JOINTS)),
+    laterality: oneOf(L.LATERALITIES),
+    sideOrder: oneOf(L.SIDE_ORDERS),
+    direction: oneOf(L.DIRECTIONS),
+    impact: Joi.boolean(),
+    loadKind: oneOf(L.LOAD_KINDS),
+    loadPlace: place,
+    support: oneOf(L.SUPPORTS),
+    supportNotes: lines,
+    rangeTarget: oneOf(L.RANGE_TARGETS),
+    rangeNotes: lines,
+    stanceWidth: oneOf(L.STANCE_WIDTHS),
+    footWeight: oneOf(L.FOOT_WEIGHTS),
+    stance: lines,
+    hands: lines,
+    gaze: lines,
+    breathing: lines,
+    tempo: shape({ loweringS: seconds, bottomS: seconds, risingS: seconds, topS: seconds }),
+    contactPoints: lines,
+    gettingIn: lines,
+    gettingOut: lines,
+    ifItGoesWrong: lines,
+    countedIn: oneOf(L.COUNTED_IN),
+    dose: list(dose, 6),
+    equipmentAll: list(need, 12),
+    equipmentAny: list(list(need, 12).min(1), 6),
+    setUpMeasures: lines,
+    cues: list(slug(), 40),
+    runThrough: lines,
+    faults: list(shape({ fault: slug() }, { severity: Joi.number().valid(...L.SEVERITIES) }), 40),
+    wanted: list(shape(felt), 20),
+    tolerated: list(shape(felt), 20),
+    unwanted: list(shape({ ...felt, suggests: line }), 20),
+    extraCautions: list(slug(), 20),
+    drills: list(slug(), 20),
+    mechanics,
+  },
+  {
+    ...commonOptional,
+    toeOutDeg: ruledNumber(-10, 60),
+    demandAdjustment: shape({ points: number(-50, 50), reason: text(400) }),
+  },
+);
+
+const cue = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('cue'),
+    line,
+    phase: oneOf(L.PHASES),
+    cueKind: oneOf(L.CUE_KINDS),
+    view: oneOf(L.VIEWS),
+    stages: list(oneOf(L.STAGES), 3).min(1),
+  },
+  { ...commonOptional, addresses: slug() },
+);
+
+const fault = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('fault'),
+    name: text(120),
+    sign: line,
+    phase: oneOf(L.PHASES),
+    views: list(oneOf(L.VIEWS), 6).min(1),
+    severity: Joi.number().valid(...L.SEVERITIES),
+    causes: list(shape({ id: slug(), line }, { weight: number(0, 100) }), 12),
+    checks: list(
+      shape({ line, results: list(shape({ result: text(300), pointsTo: list(slug(), 12) }), 8) }),
+      12,
+    ),
+    answers: list(
+      shape(
+        { answerKind: oneOf(L.ANSWER_KINDS), line, needsSecondPerson: Joi.boolean(), equipment: list(slug(), 8) },
+        { cue: slug(), variation: slug() },
+      ),
+      20,
+    ),
+    whenToStop: line,
+    chain: list(shape({ line, gate: line }, { variation: slug() }), 12),
+  },
+  commonOptional,
+);
+
+const predicate = union('test', {
+  all: { of: list(Joi.link('#predicate'), 12) },
+  any: { of: list(Joi.link('#predicate'), 12) },
+  not: { of: Joi.link('#predicate') },
+  'every variation': {},
+  pattern: { is: list(oneOf(L.PATTERNS)) },
+  laterality: { is: list(oneOf(L.LATERALITIES)) },
+  'load kind': { is: list(oneOf(L.LOAD_KINDS)) },
+  'load place': { is: list(place) },
+  support: { is: list(oneOf(L.SUPPORTS)) },
+  range: { is: list(oneOf(L.RANGE_TARGETS)) },
+  role: { is: list(oneOf(L.ROLES)) },
+  impact: {},
+  equipment: { is: list(slug()) },
+}).id('predicate');
+
+const caution = shape(
+  { ...common, kind: Joi.string().valid('caution'), name: text(120), lines: lines.min(1), appliesTo: predicate },
+  commonOptional,
+);
+
+const equipment = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('equipment'),
+    name: text(120),
+    inHall: whole(0, 500),
+    where: looseText(200),
+    shareable: Joi.boolean(),
+    sizes: list(shape({ name: text(80), fromM: number(0, 5), toM: number(0, 5), stepM: number(0, 5) }), 12),
+    setUp: lines,
+    checks: lines,
+    equals: list(slug(), 20),
+    homeSubstitutes: lines,
+  },
+  commonOptional,
+);
+
+const answerWith = (members: Record<string, Joi.Schema>) =>
+  shape({ answer: slug(), why: looseText(600), ...members });
+const houseQuestion = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('houseQuestion'),
+    question: text(200),
+    answers: list(shape({ id: slug(), name: text(120), reasons: lines }), 12).min(2),
+    hall: answerWith({}),
+    byStage: list(answerWith({ stage: oneOf(L.STAGES) }), 3),
+    byLoad: list(answerWith({ loaded: Joi.boolean() }), 2),
+    byVariation: list(answerWith({ variation: slug() })),
+  },
+  commonOptional,
+);
+
+const drillList = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('drillList'),
+    name: text(120),
+    pattern: oneOf(L.PATTERNS),
+    notes: lines,
+    drills: list(slug(), 40),
+  },
+  commonOptional,
+);
+
+const atoms = {
+  cleanReps: { reps: whole(1, 200), sets: whole(1, 20) },
+  holdS: { seconds: whole(1, 1800), sets: whole(1, 20) },
+  effortAtMost: { effort: number(0, 10) },
+  faultsAtMost: { severity: Joi.number().valid(...L.SEVERITIES), count: whole(0, 200) },
+  painAtMost: { pain: number(0, 10) },
+  sideDifferenceAtMost: { percent: number(0, 100) },
+};
+const criterion = union('kind', {
+  ...atoms,
+  all: { of: list(Joi.link('#criterion'), 12).min(1) },
+  any: { of: list(Joi.link('#criterion'), 12).min(1) },
+  not: { of: union('kind', atoms) },
+  sessionsRunning: { sessions: whole(2, 10), of: Joi.link('#criterion') },
+})
+  .id('criterion')
+  // Required here once: two clones of a schema may not share an id.
+  .required();
+
+const wayOn = union(
+  'way',
+  {
+    repetitions: { step: whole(1, 50), upTo: whole(1, 200) },
+    seconds: { step: whole(1, 120), upTo: whole(1, 1800) },
+    sets: { step: whole(1, 5), upTo: whole(1, 20) },
+    load: { stepKg: number(0.25, 100), upToKg: number(0.25, 500) },
+    'slower lowering': { stepS: number(0.5, 10), upToS: number(0.5, 30) },
+    'fewer aids': { aid: text(80) },
+  },
+  { load: { equipment: slug() } },
+);
+
+const level = shape({
+  id: slug(),
+  name: text(120),
+  stage: oneOf(L.STAGES),
+  main: slug(),
+  equals: list(slug(), 20),
+  dose: shape(
+    { sets: whole(1, 20), restS: whole(0, 1200) },
+    { reps: whole(1, 200), holdS: whole(1, 1800), rounds: whole(1, 50), loadKg: number(0, 500) },
+  ),
+  entryNeeds: list(shape({ ladder: slug(), level: slug() }), 12),
+  advance: criterion,
+  stepBack: criterion,
+  waysOn: list(wayOn, 12),
+  usualStayWeeks: shape({ from: whole(0, 104), to: whole(0, 104) }),
+});
+
+const ladder = shape(
+  {
+    ...common,
+    kind: Joi.string().valid('ladder'),
+    name: text(120),
+    pattern: oneOf(L.PATTERNS),
+    purpose: lines,
+    levels: list(level, 40).min(1),
+  },
+  commonOptional,
+);
+
+const schemas: Record<L.Kind, Joi.ObjectSchema> = {
+  variation,
+  cue,
+  fault,
+  caution,
+  ladder,
+  equipment,
+  houseQuestion,
+  drillList,
+};
+
+const body = Joi.alternatives()
+  .conditional('.kind', {
+    switch: L.KINDS.map((kind) => ({ is: kind, then: schemas[kind] })),
+  } as Joi.WhenSchemaOptions)
+  .messages({ 'alternatives.any': '{{#label}} has an unknown "kind"' });
+
+/** One document of any kind. */
+export const bodySchema = body.prefs(strict);
+
+/** The library file, see docs/exchange.md. */
+export const libraryFileSchema = shape({
+  format: Joi.string().valid(LIBRARY_FORMAT),
+  version: Joi.number().valid(LIBRARY_FORMAT_VERSION),
+  hall: text(200),
+  edition: shape({
+    number: whole(1, 1_000_000),
+    name: text(120),
+    date: isoDate(),
+    changesSince: whole(0, 1_000_000),
+  }),
+  documents: list(body, 20_000),
+}).prefs(strict);
+
+/** JSON Schema (draft 2020-12) generated from the Joi schema above. */
+export function libraryJsonSchema(): Record<string, unknown> {
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Meister library file, version 1',
+    ...libraryFileSchema['~standard'].jsonSchema.input({ target: 'draft-2020-12' }),
+  };
+}
+
+/** Documents in a list: enough to find one, without the whole sheet. */
+export interface EntrySummary {
+  kind: L.Kind;
+  slug: string;
+  title: string;
+  revision: number;
+  retired: boolean;
+  /** Only for variations. */
+  pattern: L.Pattern | null;
+  roles: L.Role[];
+  laterality: L.Laterality | null;
+  /** Words the text search looks through besides the title. */
+  words: string;
+}
+
+export interface EntryInForce {
+  body: L.Body;
+  revision: number;
+  state: number;
+}
+
+export interface RevisionSummary {
+  number: number;
+  at: string;
+  author: string;
+  reason: string;
+  state: number;
+}
+
+export interface SaveRequest {
+  body: L.Body;
+  /** Revision that the edit started from; 0 for a new document. */
+  base: number;
+  reason: string;
+}
+export const saveSchema = shape({ body, base: whole(0, 1_000_000), reason: looseText(600) }).prefs(strict);
+
+export interface SaveResult {
+  outcome: 'accepted' | 'proposed' | 'unchanged';
+  change: string | null;
+  revision: number | null;
+}
+
+export type ChangeState = 'proposed' | 'accepted' | 'declined';
+export interface ChangeSummary {
+  id: string;
+  state: ChangeState;
+  author: string;
+  reason: string;
+  at: string;
+  decidedBy: string | null;
+  decidedAt: string | null;
+  decision: string | null;
+  documents: { kind: L.Kind; slug: string; title: string }[];
+}
+export interface ChangeDetail extends ChangeSummary {
+  items: {
+    kind: L.Kind;
+    slug: string;
+    base: number;
+    /** The revision the author started from; null for a new document. */
+    baseBody: L.Body | null;
+    /** What is in force now; differs from the base when the document has moved on. */
+    inForce: EntryInForce | null;
+    proposed: L.Body;
+    /** What was accepted where the head coach edited it. */
+    accepted: L.Body | null;
+  }[];
+}
+
+export const decideChangeSchema = shape(
+  { accept: Joi.boolean(), word: looseText(600) },
+  { edited: list(body, 200) },
+).prefs(strict);
+export interface DecideChangeRequest {
+  accept: boolean;
+  word: string;
+  edited?: L.Body[];
+}
+
+export interface Draft {
+  body: L.Body;
+  base: number;
+  at: string;
+}
+export const draftSchema = shape({ body: Joi.object().unknown(), base: whole(0, 1_000_000) }).prefs(strict);
+
+export const editionSchema = shape({ name: text(120) }).prefs(strict);

@@ -1,0 +1,130 @@
+import Joi from 'joi';
+import * as L from '../core/library/index.ts';
+import type { Decision, LoggedSet, Outcome, TakenWay, Target } from '../core/ladder/index.ts';
+import { OUTCOMES } from '../core/ladder/index.ts';
+import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
+
+/** A set as it is sent: the session is found from person and date. */
+export type SetRequest = Omit<LoggedSet, 'id' | 'sessionId'> & {
+  personId: string;
+  /** 1 for a new set, one more for every correction. */
+  edit: number;
+};
+
+const side = oneOf(L.SIDES).allow(null);
+export const setSchema = shape({
+  personId: Joi.string().uuid(),
+  date: isoDate(),
+  edit: whole(1, 100_000),
+  ordinal: whole(1, 1000),
+  variation: slug(),
+  variationRevision: whole(1, 1_000_000),
+  role: oneOf(L.ROLES),
+  warmUp: Joi.boolean(),
+  watched: Joi.boolean(),
+  sideTest: Joi.boolean(),
+  side,
+  plannedReps: whole(0, 500).allow(null),
+  doneReps: whole(0, 500).allow(null),
+  holdS: number(0, 7200).allow(null),
+  rounds: whole(0, 100).allow(null),
+  loadKg: number(0, 1000).allow(null),
+  loadKind: oneOf(L.LOAD_KINDS),
+  effort: number(0, 10).allow(null),
+  tempoKept: Joi.boolean().allow(null),
+  rangeReached: Joi.boolean().allow(null),
+  rangeDeg: number(-180, 360).allow(null),
+  faults: list(shape({ fault: slug(), side, reps: whole(1, 500) }), 40),
+  sensations: list(shape({ region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS), side }), 40).allow(null),
+  pain: number(0, 10).allow(null),
+  atEase: whole(0, 10).allow(null),
+  aids: list(shape({ name: text(80), setting: looseText(120) }), 20).allow(null),
+}).prefs(strict);
+
+export const deleteSetSchema = shape({ edit: whole(2, 100_000) }).prefs(strict);
+
+export interface StoredSet extends LoggedSet {
+  edit: number;
+  loggedBy: string;
+}
+
+export interface SetResult {
+  id: string;
+  edit: number;
+  /** Confirmed moves that had counted the set as it was. */
+  flaggedMoves: string[];
+  receivedAt: string;
+}
+
+export interface MoveRow {
+  id: string;
+  date: string;
+  ladder: string;
+  kind: 'placed' | Outcome;
+  fromLevel: string | null;
+  toLevel: string;
+  taken: TakenWay | null;
+  proposed: Outcome | null;
+  reason: string;
+  by: string;
+  stateNumber: number;
+  evidence: Decision | null;
+  flags: { setId: string; what: string; at: string }[];
+}
+
+/** A person on one ladder: what the floor and the person's page show. */
+export interface OnLadder {
+  ladder: L.Ladder;
+  ladderRevision: number;
+  standing: { level: string; since: string; taken: TakenWay[] } | null;
+  target: Target | null;
+  decision: Decision | null;
+  /** Filled when the computation failed: logging goes on. */
+  failure: string | null;
+  names: Record<string, string>;
+}
+
+export interface PersonOnLadders {
+  sets: StoredSet[];
+  ladders: OnLadder[];
+  moves: MoveRow[];
+  /** False when pain and health reasons have been left out. */
+  seesHealth: boolean;
+}
+
+export interface PersonLine {
+  personId: string;
+  ladder: string;
+  ladderName: string;
+  levelName: string | null;
+  levelNumber: number | null;
+  levels: number;
+  since: string | null;
+  outcome: Outcome | null;
+  reason: string | null;
+  lastSession: string | null;
+}
+
+export const placeSchema = shape({ ladder: slug(), level: slug(), reason: text(400) }).prefs(strict);
+export interface PlaceRequest {
+  ladder: string;
+  level: string;
+  reason: string;
+}
+
+export const confirmSchema = shape({
+  ladder: slug(),
+  /** What the coach had before their eyes; refused if the computation has moved on. */
+  proposed: oneOf(OUTCOMES),
+  chosen: oneOf(OUTCOMES),
+  /** Level to go to, for a move that changes it. */
+  level: slug().allow(null),
+  reason: looseText(600),
+}).prefs(strict);
+export interface ConfirmRequest {
+  ladder: string;
+  proposed: Outcome;
+  chosen: Outcome;
+  level: string | null;
+  reason: string;
+}

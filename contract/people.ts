@@ -1,0 +1,59 @@
+import Joi from 'joi';
+import { LOAD_PLACES, PATTERNS } from '../core/library/index.ts';
+import type { Bar } from '../core/ladder/index.ts';
+import { isoDate, list, looseText, number, oneOf, shape, strict, text, union } from './parts.ts';
+
+export interface Person {
+  id: string;
+  name: string;
+  squadId: string | null;
+  statureM: number | null;
+  massKg: number | null;
+  note: string;
+}
+
+export const personSchema = shape({
+  name: text(120),
+  squadId: Joi.string().uuid().allow(null),
+  statureM: number(0.8, 2.5).allow(null),
+  massKg: number(15, 350).allow(null),
+  note: looseText(2000),
+}).prefs(strict);
+export type PersonRequest = Omit<Person, 'id'>;
+
+export interface RestrictionRow {
+  id: string;
+  bars: Bar[];
+  from: string;
+  until: string | null;
+  saidBy: string;
+  recordedBy: string;
+  liftedOn: string | null;
+  liftedBy: string | null;
+  liftedSource: string | null;
+}
+
+const bar = union('bars', {
+  all: {},
+  pattern: { pattern: oneOf(PATTERNS) },
+  'load place': { place: oneOf(LOAD_PLACES) },
+  depth: {},
+  impact: {},
+});
+export const restrictionSchema = shape({
+  bars: list(bar, 20).min(1),
+  from: isoDate(),
+  until: isoDate().allow(null),
+  saidBy: text(200),
+}).prefs(strict);
+export interface RestrictionRequest {
+  bars: Bar[];
+  from: string;
+  until: string | null;
+  saidBy: string;
+}
+
+export const liftSchema = shape({ source: text(400) }).prefs(strict);
+
+/** Erasing asks for the name again, so that it is never one click. */
+export const eraseSchema = shape({ name: text(120) }).prefs(strict);

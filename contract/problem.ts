@@ -1,0 +1,14 @@
+/** Problem details (RFC 9457) with a plain sentence and, where there is one, the field at fault. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  /** Field errors: path in the request and what is wrong with it. */
+  errors?: { field: string; detail: string }[];
+  /** Both versions, when a stale save is refused. */
+  yours?: unknown;
+  inForce?: unknown;
+  /** Seconds to wait before another try. */
+  retryAfterS?: number;
+}

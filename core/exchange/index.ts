@@ -1,0 +1,2 @@
+export * from './canonical.ts';
+export * from './library-file.ts';

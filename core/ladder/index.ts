@@ -1,0 +1,11 @@
+export * from './criteria.ts';
+export * from './sentence.ts';
+export * from './evidence.ts';
+export * from './sides.ts';
+export { evaluate, atomsOf } from './evaluate.ts';
+export type { Judged, Judgement } from './evaluate.ts';
+export * from './target.ts';
+export * from './restriction.ts';
+export * from './decide.ts';
+export * from './override.ts';
+export * from './mask.ts';

@@ -1,0 +1,58 @@
+import type { LoadPlace, Pattern } from '../library/index.ts';
+import type { IsoDate, VariationFacts } from './evidence.ts';
+
+export type Bar =
+  | { bars: 'all' }
+  | { bars: 'pattern'; pattern: Pattern }
+  | { bars: 'load place'; place: LoadPlace }
+  | { bars: 'depth' }
+  | { bars: 'impact' };
+
+/** What somebody with a say has barred, until when (null: until lifted), and who said so. */
+export interface Restriction {
+  id: string;
+  bars: Bar[];
+  from: IsoDate;
+  until: IsoDate | null;
+  saidBy: string;
+}
+
+/** In force on the day: `until` is the last barred day. */
+export function inForce(r: Restriction, today: IsoDate): boolean {
+  return r.from <= today && (r.until === null || today <= r.until);
+}
+
+function barMatches(bar: Bar, v: VariationFacts): boolean {
+  switch (bar.bars) {
+    case 'all':
+      return true;
+    case 'pattern':
+      return v.pattern === bar.pattern;
+    case 'load place':
+      return v.loadPlace === bar.place;
+    case 'depth':
+      return v.rangeTarget === 'full depth' || v.rangeTarget === 'load to the floor';
+    case 'impact':
+      return v.impact;
+  }
+}
+
+/** The restrictions among those given that bar the variation. */
+export function barring(restrictions: readonly Restriction[], v: VariationFacts): Restriction[] {
+  return restrictions.filter((r) => r.bars.some((bar) => barMatches(bar, v)));
+}
+
+export function barSentence(bar: Bar): string {
+  switch (bar.bars) {
+    case 'all':
+      return 'all training';
+    case 'pattern':
+      return `every ${bar.pattern}`;
+    case 'load place':
+      return `load ${bar.place}`;
+    case 'depth':
+      return 'deep positions';
+    case 'impact':
+      return 'jumps and landings';
+  }
+}

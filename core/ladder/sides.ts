@@ -1,0 +1,83 @@
+import type { Side } from '../library/index.ts';
+import { cleanReps } from './evidence.ts';
+import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
+
+/** A side test older than this says nothing about today. */
+export const SIDE_TEST_DAYS = 28;
+
+export interface SideDifference {
+  date: IsoDate;
+  left: number;
+  right: number;
+  unit: 'repetitions' | 's';
+  loadKg: number | null;
+  /** 100·|L−R|/max(L,R). */
+  percent: number;
+  /** True when the sides are one repetition apart or less, which a test cannot tell from equal. */
+  withinTolerance: boolean;
+  setIds: string[];
+}
+
+const dayNumber = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;
+
+/** Whole days from one hall date to another. */
+export function daysBetween(from: IsoDate, to: IsoDate): number {
+  return Math.round(dayNumber(to) - dayNumber(from));
+}
+
+const scoreOf = (set: LoggedSet, facts: FactsBySlug) => {
+  const clean = cleanReps(set, facts);
+  if (clean !== null) return { value: clean, unit: 'repetitions' as const };
+  return set.watched && set.holdS !== null ? { value: set.holdS, unit: 's' as const } : null;
+};
+
+/**
+ * Difference between the sides from the newest session with a watched side test of both sides
+ * at one load: best of each side, `100·|L−R|/max(L,R)`.
+ * Limb symmetry within 10 % is the usual limit in the return-to-sport literature
+ * (limb symmetry index of 90 %; Noyes, Barber & Mangine 1991, from memory).
+ * Null when a side is missing or the newest test is older than 28 days.
+ */
+export function sideDifference(
+  sessions: readonly EvidenceSession[],
+  facts: FactsBySlug,
+  today: IsoDate,
+): SideDifference | null {
+  for (const session of [...sessions].reverse()) {
+    if (daysBetween(session.date, today) > SIDE_TEST_DAYS) return null;
+    const tests = session.sets.filter((s) => s.sideTest && s.side !== null && scoreOf(s, facts) !== null);
+    if (tests.length === 0) continue;
+    // Heaviest load first: it is the more telling test where several were made.
+    const loads = [...new Set(tests.map((s) => s.loadKg ?? 0))].sort((a, b) => b - a);
+    for (const load of loads) {
+      const best = (side: Side, unit: string) => {
+        const scores = tests
+          .filter((s) => (s.loadKg ?? 0) === load && s.side === side)
+          .map((s) => ({ set: s, score: scoreOf(s, facts)! }))
+          .filter((x) => x.score.unit === unit)
+          .sort((a, b) => b.score.value - a.score.value);
+        return scores[0];
+      };
+      for (const unit of ['repetitions', 's'] as const) {
+        const left = best('left', unit);
+        const right = best('right', unit);
+        if (!left || !right) continue;
+        const l = left.score.value;
+        const r = right.score.value;
+        const most = Math.max(l, r);
+        return {
+          date: session.date,
+          left: l,
+          right: r,
+          unit,
+          loadKg: load || null,
+          percent: most === 0 ? 0 : (100 * Math.abs(l - r)) / most,
+          withinTolerance: unit === 'repetitions' && Math.abs(l - r) <= 1,
+          setIds: [left.set.id, right.set.id],
+        };
+      }
+    }
+    return null;
+  }
+  return null;
+}

@@ -1,0 +1,72 @@
+import type { LevelDose } from '../library/index.ts';
+import type { WayOn } from './criteria.ts';
+import type { VariationFacts } from './evidence.ts';
+
+/** What the person is asked to do at the level now: its dose with the confirmed ways on applied. */
+export interface Target extends LevelDose {
+  loweringS: number | null;
+  aidsDropped: string[];
+}
+
+/** A confirmed way on: which one, and the value it went to. */
+export interface TakenWay {
+  way: WayOn['way'];
+  to: number | string;
+}
+
+export function targetAt(dose: LevelDose, taken: readonly TakenWay[]): Target {
+  const target: Target = { ...dose, loweringS: null, aidsDropped: [] };
+  for (const { way, to } of taken) {
+    if (way === 'fewer aids') target.aidsDropped = [...target.aidsDropped, String(to)];
+    else if (way === 'repetitions') target.reps = Number(to);
+    else if (way === 'seconds') target.holdS = Number(to);
+    else if (way === 'sets') target.sets = Number(to);
+    else if (way === 'load') target.loadKg = Number(to);
+    else target.loweringS = Number(to);
+  }
+  return target;
+}
+
+/** Value the way on leads to from the target, or null when it is used up or its kit is missing. */
+export function nextStep(way: WayOn, target: Target, loweringS: number, kit: ReadonlySet<string>): TakenWay | null {
+  const upTo = (now: number, step: number, most: number) => (now < most ? Math.min(most, now + step) : null);
+  const found = (to: number | null): TakenWay | null => (to === null ? null : { way: way.way, to });
+  switch (way.way) {
+    case 'repetitions':
+      return target.reps === undefined ? null : found(upTo(target.reps, way.step, way.upTo));
+    case 'seconds':
+      return target.holdS === undefined ? null : found(upTo(target.holdS, way.step, way.upTo));
+    case 'sets':
+      return found(upTo(target.sets, way.step, way.upTo));
+    case 'load':
+      if (way.equipment && !kit.has(way.equipment)) return null;
+      return found(upTo(target.loadKg ?? 0, way.stepKg, way.upToKg));
+    case 'slower lowering':
+      return found(upTo(target.loweringS ?? loweringS, way.stepS, way.upToS));
+    case 'fewer aids':
+      return target.aidsDropped.includes(way.aid) ? null : { way: way.way, to: way.aid };
+  }
+}
+
+/** The step as an instruction, e.g. "12 repetitions a set". */
+export function takenWaySentence({ way, to }: TakenWay): string {
+  switch (way) {
+    case 'repetitions':
+      return `${to} repetitions a set`;
+    case 'seconds':
+      return `hold ${to} s`;
+    case 'sets':
+      return `${to} sets`;
+    case 'load':
+      return `${to} kg`;
+    case 'slower lowering':
+      return `lower over ${to} s`;
+    case 'fewer aids':
+      return `without ${to}`;
+  }
+}
+
+/** True when every group of the variation's equipment has a member at hand. */
+export function kitAtHand(facts: VariationFacts, kit: ReadonlySet<string>): boolean {
+  return facts.equipmentGroups.every((group) => group.some((slug) => kit.has(slug)));
+}

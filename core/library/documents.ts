@@ -1,0 +1,281 @@
+import type { Criterion, WayOn } from '../ladder/index.ts';
+import type * as V from './vocabulary.ts';
+import type { Mechanics } from './mechanics.ts';
+
+/** Short hyphenated name of a document; never changes once given. */
+export type Slug = string;
+
+/** Which answers to house questions a line agrees with; absent means it always holds. */
+export type HoldsUnder = Record<Slug, Slug[]>;
+
+/** Every printable line: it is shown only while the house answers in force allow it. */
+export interface Line {
+  text: string;
+  holdsUnder?: HoldsUnder;
+}
+
+/** A structured number that depends on the answer to one house question. */
+export interface ByAnswer {
+  question: Slug;
+  byAnswer: Record<Slug, number>;
+  otherwise: number;
+}
+export type RuledNumber = number | ByAnswer;
+
+/** Seconds: lowering, bottom, rising, top. */
+export interface Tempo {
+  loweringS: number;
+  bottomS: number;
+  risingS: number;
+  topS: number;
+}
+
+export interface Felt {
+  region: V.Region;
+  kind: V.FeltKind;
+}
+
+export interface Dose {
+  role: V.Role;
+  sets: number;
+  repsFrom?: number;
+  repsTo?: number;
+  holdS?: number;
+  rounds?: number;
+  restS: number;
+  notes: Line[];
+}
+
+export interface EquipmentNeed {
+  equipment: Slug;
+  count: number;
+  setUp: Line[];
+}
+
+interface Common {
+  slug: Slug;
+  retired: boolean;
+  author: string;
+  /** ISO date on which the document should be read again. */
+  reviewBy?: string;
+}
+
+export interface Variation extends Common {
+  kind: 'variation';
+  name: string;
+  shortName: string;
+  pattern: V.Pattern;
+  roles: V.Role[];
+  purpose: Line[];
+  reasonsToChoose: Line[];
+  dominance: V.Dominance;
+  muscles: V.Muscle[];
+  joints: V.Joint[];
+  laterality: V.Laterality;
+  sideOrder: V.SideOrder;
+  direction: V.Direction;
+  impact: boolean;
+  loadKind: V.LoadKind;
+  loadPlace: V.LoadPlace;
+  support: V.Support;
+  supportNotes: Line[];
+  rangeTarget: V.RangeTarget;
+  rangeNotes: Line[];
+  stanceWidth: V.StanceWidth;
+  toeOutDeg?: RuledNumber;
+  footWeight: V.FootWeight;
+  stance: Line[];
+  hands: Line[];
+  gaze: Line[];
+  breathing: Line[];
+  tempo: Tempo;
+  contactPoints: Line[];
+  gettingIn: Line[];
+  gettingOut: Line[];
+  ifItGoesWrong: Line[];
+  countedIn: V.CountedIn;
+  dose: Dose[];
+  equipmentAll: EquipmentNeed[];
+  /** Groups of alternatives: one need of each group is enough. */
+  equipmentAny: EquipmentNeed[][];
+  setUpMeasures: Line[];
+  /** In rank order: the first three stand large on the cue sheet. */
+  cues: Slug[];
+  runThrough: Line[];
+  faults: { fault: Slug; severity?: V.Severity }[];
+  wanted: Felt[];
+  tolerated: Felt[];
+  unwanted: (Felt & { suggests: Line })[];
+  /** Cautions carried besides those whose predicate holds. */
+  extraCautions: Slug[];
+  drills: Slug[];
+  mechanics: Mechanics;
+  /** The head coach's correction of the computed demand, in points, with its reason. */
+  demandAdjustment?: { points: number; reason: string };
+}
+
+export interface Cue extends Common {
+  kind: 'cue';
+  line: Line;
+  phase: V.Phase;
+  cueKind: V.CueKind;
+  view: V.View;
+  stages: V.Stage[];
+  /** The fault it answers; absent means it stands for good form. */
+  addresses?: Slug;
+}
+
+export interface FaultAnswer {
+  answerKind: V.AnswerKind;
+  line: Line;
+  cue?: Slug;
+  variation?: Slug;
+  needsSecondPerson: boolean;
+  equipment: Slug[];
+}
+
+export interface Fault extends Common {
+  kind: 'fault';
+  name: string;
+  sign: Line;
+  phase: V.Phase;
+  views: V.View[];
+  severity: V.Severity;
+  causes: { id: Slug; line: Line; weight?: number }[];
+  checks: { line: Line; results: { result: string; pointsTo: Slug[] }[] }[];
+  answers: FaultAnswer[];
+  whenToStop: Line;
+  /** Corrective chain for faults that need weeks: each step has the gate that opens the next. */
+  chain: { line: Line; variation?: Slug; gate: Line }[];
+}
+
+/** A test over the structured fields of a variation. */
+export type Predicate =
+  | { test: 'all'; of: Predicate[] }
+  | { test: 'any'; of: Predicate[] }
+  | { test: 'not'; of: Predicate }
+  | { test: 'every variation' }
+  | { test: 'pattern'; is: V.Pattern[] }
+  | { test: 'laterality'; is: V.Laterality[] }
+  | { test: 'load kind'; is: V.LoadKind[] }
+  | { test: 'load place'; is: V.LoadPlace[] }
+  | { test: 'support'; is: V.Support[] }
+  | { test: 'range'; is: V.RangeTarget[] }
+  | { test: 'role'; is: V.Role[] }
+  | { test: 'impact' }
+  | { test: 'equipment'; is: Slug[] };
+
+export interface Caution extends Common {
+  kind: 'caution';
+  name: string;
+  lines: Line[];
+  appliesTo: Predicate;
+}
+
+export interface Equipment extends Common {
+  kind: 'equipment';
+  name: string;
+  /** How many the hall has; 0 means it has none. */
+  inHall: number;
+  where: string;
+  shareable: boolean;
+  sizes: { name: string; fromM: number; toM: number; stepM: number }[];
+  setUp: Line[];
+  checks: Line[];
+  equals: Slug[];
+  homeSubstitutes: Line[];
+}
+
+export interface HouseAnswer {
+  answer: Slug;
+  why: string;
+}
+
+export interface HouseQuestion extends Common {
+  kind: 'houseQuestion';
+  question: string;
+  answers: { id: Slug; name: string; reasons: Line[] }[];
+  hall: HouseAnswer;
+  byStage: (HouseAnswer & { stage: V.Stage })[];
+  byLoad: (HouseAnswer & { loaded: boolean })[];
+  byVariation: (HouseAnswer & { variation: Slug })[];
+}
+
+export interface DrillList extends Common {
+  kind: 'drillList';
+  name: string;
+  pattern: V.Pattern;
+  notes: Line[];
+  drills: Slug[];
+}
+
+/** What a person is asked to do at a level before any way on has been taken. */
+export interface LevelDose {
+  sets: number;
+  reps?: number;
+  holdS?: number;
+  rounds?: number;
+  loadKg?: number;
+  restS: number;
+}
+
+export interface Level {
+  id: Slug;
+  name: string;
+  stage: V.Stage;
+  main: Slug;
+  equals: Slug[];
+  dose: LevelDose;
+  entryNeeds: { ladder: Slug; level: Slug }[];
+  advance: Criterion;
+  stepBack: Criterion;
+  waysOn: WayOn[];
+  usualStayWeeks: { from: number; to: number };
+}
+
+export interface Ladder extends Common {
+  kind: 'ladder';
+  name: string;
+  pattern: V.Pattern;
+  purpose: Line[];
+  /** From the easiest to the hardest. */
+  levels: Level[];
+}
+
+export type Body = Variation | Cue | Fault | Caution | Ladder | Equipment | HouseQuestion | DrillList;
+export type Kind = Body['kind'];
+export type BodyOf<K extends Kind> = Extract<Body, { kind: K }>;
+
+export const KINDS = [
+  'houseQuestion',
+  'equipment',
+  'caution',
+  'cue',
+  'fault',
+  'variation',
+  'drillList',
+  'ladder',
+] as const satisfies readonly Kind[];
+
+export const KIND_WORDS: Record<Kind, string> = {
+  variation: 'variation',
+  cue: 'cue',
+  fault: 'fault',
+  caution: 'caution',
+  ladder: 'ladder',
+  equipment: 'equipment',
+  houseQuestion: 'house question',
+  drillList: 'drill list',
+};
+
+/** What a coach calls the document. */
+export function titleOf(body: Body): string {
+  switch (body.kind) {
+    case 'cue':
+      return body.line.text;
+    case 'houseQuestion':
+      return body.question;
+    default:
+      return body.name;
+  }
+}

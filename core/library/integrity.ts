@@ -1,0 +1,133 @@
+import type { Body } from './documents.ts';
+import { KIND_WORDS } from './documents.ts';
+import { answerReferencesOf, referencesOf } from './references.ts';
+import { documentId, shelfOf } from './shelf.ts';
+import type { Shelf } from './shelf.ts';
+
+/** A reason why a set of documents may not be in force together. */
+export interface Breach {
+  /** `kind/slug` of the document at fault. */
+  document: string;
+  path: string;
+  problem: string;
+}
+
+/**
+ * What blocks acceptance: references that lead nowhere or to something retired, answers that the
+ * question does not have, doubled level names and cycles. Returns an empty list for a sound library.
+ */
+export function breachesOf(shelf: Shelf): Breach[] {
+  const breaches: Breach[] = [];
+  for (const body of shelf.everything()) {
+    const document = documentId(body);
+    const say = (path: string, problem: string) => breaches.push({ document, path, problem });
+    if (!body.retired) {
+      for (const ref of referencesOf(body)) {
+        const target = shelf.get(ref.kind, ref.slug);
+        if (!target) say(ref.path, `There is no ${KIND_WORDS[ref.kind]} "${ref.slug}".`);
+        else if (target.retired) say(ref.path, `The ${KIND_WORDS[ref.kind]} "${ref.slug}" is retired.`);
+      }
+      for (const ref of answerReferencesOf(body)) {
+        const question = shelf.get('houseQuestion', ref.question);
+        if (question && !question.answers.some((a) => a.id === ref.answer)) {
+          say(ref.path, `The house question "${ref.question}" has no answer "${ref.answer}".`);
+        }
+      }
+    }
+    for (const [path, problem] of ownBreaches(body, shelf)) say(path, problem);
+  }
+  return [...breaches, ...entryCycles(shelf)];
+}
+
+/** The documents with some of them replaced, as they would stand after a change. */
+export function withChanges(shelf: Shelf, bodies: readonly Body[]): Shelf {
+  return shelfOf([...shelf.everything(), ...bodies]);
+}
+
+const doubled = (ids: readonly string[]) => ids.filter((id, i) => ids.indexOf(id) !== i);
+
+function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
+  switch (body.kind) {
+    case 'ladder': {
+      const found: [string, string][] = doubled(body.levels.map((l) => l.id)).map((id) => [
+        'levels',
+        `Two levels are called "${id}".`,
+      ]);
+      body.levels.forEach((level, i) => {
+        for (const need of level.entryNeeds) {
+          const ladder = shelf.get('ladder', need.ladder);
+          if (ladder && !ladder.levels.some((l) => l.id === need.level)) {
+            found.push([`levels[${i}].entryNeeds`, `The ladder "${need.ladder}" has no level "${need.level}".`]);
+          }
+        }
+      });
+      return found;
+    }
+    case 'houseQuestion': {
+      const known = new Set(body.answers.map((a) => a.id));
+      const given: [string, string][] = [
+        ['hall.answer', body.hall.answer],
+        ...body.byStage.map((s, i): [string, string] => [`byStage[${i}].answer`, s.answer]),
+        ...body.byLoad.map((s, i): [string, string] => [`byLoad[${i}].answer`, s.answer]),
+        ...body.byVariation.map((s, i): [string, string] => [`byVariation[${i}].answer`, s.answer]),
+      ];
+      return [
+        ...doubled(body.answers.map((a) => a.id)).map((id): [string, string] => [
+          'answers',
+          `Two answers are called "${id}".`,
+        ]),
+        ...given
+          .filter(([, answer]) => !known.has(answer))
+          .map(([path, answer]): [string, string] => [path, `There is no answer "${answer}".`]),
+      ];
+    }
+    case 'fault': {
+      const causes = new Set(body.causes.map((c) => c.id));
+      return body.checks.flatMap((check, i) =>
+        check.results.flatMap((r, j) =>
+          r.pointsTo
+            .filter((id) => !causes.has(id))
+            .map((id): [string, string] => [
+              `checks[${i}].results[${j}].pointsTo`,
+              `There is no cause "${id}".`,
+            ]),
+        ),
+      );
+    }
+    default:
+      return [];
+  }
+}
+
+/** Levels that need each other across ladders could never be entered. */
+function entryCycles(shelf: Shelf): Breach[] {
+  const needs = new Map<string, string[]>();
+  for (const ladder of shelf.all('ladder')) {
+    ladder.levels.forEach((level, i) => {
+      const before = ladder.levels[i - 1];
+      needs.set(`${ladder.slug}/${level.id}`, [
+        ...level.entryNeeds.map((n) => `${n.ladder}/${n.level}`),
+        ...(before ? [`${ladder.slug}/${before.id}`] : []),
+      ]);
+    });
+  }
+  const state = new Map<string, 'open' | 'done'>();
+  const breaches: Breach[] = [];
+  const visit = (node: string, trail: readonly string[]): void => {
+    if (state.get(node) === 'done') return;
+    if (state.get(node) === 'open') {
+      const loop = [...trail.slice(trail.indexOf(node)), node].join(' → ');
+      breaches.push({
+        document: `ladder/${node.split('/')[0]}`,
+        path: 'levels',
+        problem: `These levels need each other: ${loop}.`,
+      });
+      return;
+    }
+    state.set(node, 'open');
+    for (const next of needs.get(node) ?? []) visit(next, [...trail, node]);
+    state.set(node, 'done');
+  };
+  for (const node of needs.keys()) visit(node, []);
+  return breaches;
+}

@@ -1,0 +1,107 @@
+import type { Body, HoldsUnder, Kind, Predicate } from './documents.ts';
+
+/** A place in a document that names another document. */
+export interface Reference {
+  /** Where it stands, e.g. `cues[2]`. */
+  path: string;
+  kind: Kind;
+  slug: string;
+}
+
+/** An answer named beside a question must be one of the question's own. */
+export interface AnswerReference {
+  path: string;
+  question: string;
+  answer: string;
+}
+
+/** Every document that the body names. */
+export function referencesOf(body: Body): Reference[] {
+  const found: Reference[] = [];
+  const add = (kind: Kind, path: string, slug: string | undefined) => {
+    if (slug !== undefined) found.push({ kind, path, slug });
+  };
+  switch (body.kind) {
+    case 'variation':
+      body.cues.forEach((s, i) => add('cue', `cues[${i}]`, s));
+      body.faults.forEach((f, i) => add('fault', `faults[${i}].fault`, f.fault));
+      body.extraCautions.forEach((s, i) => add('caution', `extraCautions[${i}]`, s));
+      body.drills.forEach((s, i) => add('variation', `drills[${i}]`, s));
+      body.equipmentAll.forEach((n, i) => add('equipment', `equipmentAll[${i}].equipment`, n.equipment));
+      body.equipmentAny.forEach((group, i) =>
+        group.forEach((n, j) => add('equipment', `equipmentAny[${i}][${j}].equipment`, n.equipment)),
+      );
+      break;
+    case 'cue':
+      add('fault', 'addresses', body.addresses);
+      break;
+    case 'fault':
+      body.answers.forEach((a, i) => {
+        add('cue', `answers[${i}].cue`, a.cue);
+        add('variation', `answers[${i}].variation`, a.variation);
+        a.equipment.forEach((e, j) => add('equipment', `answers[${i}].equipment[${j}]`, e));
+      });
+      body.chain.forEach((c, i) => add('variation', `chain[${i}].variation`, c.variation));
+      break;
+    case 'caution':
+      predicateReferences(body.appliesTo, 'appliesTo', add);
+      break;
+    case 'equipment':
+      body.equals.forEach((s, i) => add('equipment', `equals[${i}]`, s));
+      break;
+    case 'houseQuestion':
+      body.byVariation.forEach((v, i) => add('variation', `byVariation[${i}].variation`, v.variation));
+      break;
+    case 'drillList':
+      body.drills.forEach((s, i) => add('variation', `drills[${i}]`, s));
+      break;
+    case 'ladder':
+      body.levels.forEach((l, i) => {
+        add('variation', `levels[${i}].main`, l.main);
+        l.equals.forEach((s, j) => add('variation', `levels[${i}].equals[${j}]`, s));
+        l.entryNeeds.forEach((n, j) => add('ladder', `levels[${i}].entryNeeds[${j}].ladder`, n.ladder));
+        l.waysOn.forEach((w, j) => {
+          if (w.way === 'load') add('equipment', `levels[${i}].waysOn[${j}].equipment`, w.equipment);
+        });
+      });
+      break;
+  }
+  for (const { path, question } of answerReferencesOf(body)) add('houseQuestion', path, question);
+  return found;
+}
+
+function predicateReferences(
+  p: Predicate,
+  path: string,
+  add: (kind: Kind, path: string, slug: string) => void,
+): void {
+  if (p.test === 'all' || p.test === 'any') p.of.forEach((q, i) => predicateReferences(q, `${path}.of[${i}]`, add));
+  else if (p.test === 'not') predicateReferences(p.of, `${path}.of`, add);
+  else if (p.test === 'equipment') p.is.forEach((s, i) => add('equipment', `${path}.is[${i}]`, s));
+}
+
+/** Every answer to a house question that the body leans on, wherever a line or number stands. */
+export function answerReferencesOf(body: Body): AnswerReference[] {
+  const found: AnswerReference[] = [];
+  const walk = (value: unknown, path: string): void => {
+    if (Array.isArray(value)) {
+      value.forEach((v, i) => walk(v, `${path}[${i}]`));
+    } else if (typeof value === 'object' && value !== null) {
+      for (const [key, inner] of Object.entries(value)) {
+        const at = path ? `${path}.${key}` : key;
+        if (key === 'holdsUnder') {
+          for (const [question, answers] of Object.entries(inner as HoldsUnder)) {
+            for (const answer of answers) found.push({ path: `${at}.${question}`, question, answer });
+          }
+        } else walk(inner, at);
+      }
+      if ('question' in value && 'byAnswer' in value && typeof value.question === 'string') {
+        for (const answer of Object.keys(value.byAnswer as object)) {
+          found.push({ path: `${path}.byAnswer`, question: value.question, answer });
+        }
+      }
+    }
+  };
+  walk(body, '');
+  return found;
+}

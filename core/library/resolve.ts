@@ -1,0 +1,251 @@
+import type {
+  Caution,
+  Cue,
+  Dose,
+  Equipment,
+  Fault,
+  HouseQuestion,
+  Line,
+  RuledNumber,
+  Variation,
+} from './documents.ts';
+import { holdsFor } from './predicate.ts';
+import type { Shelf } from './shelf.ts';
+import type { Severity, Stage } from './vocabulary.ts';
+
+/** Whom the variation is resolved for; answers of the athlete's own stand above the hall's. */
+export interface ForPerson {
+  stage: Stage;
+  answers: Record<string, string>;
+}
+
+/** Answer in force to each house question, and the scope it came from. */
+export type AnswersInForce = Record<string, { answer: string; scope: Scope }>;
+export type Scope = 'hall' | 'stage' | 'load' | 'variation' | 'athlete';
+
+export interface ResolvedNeed {
+  equipment: Equipment;
+  count: number;
+  setUp: string[];
+}
+
+export interface ResolvedCue {
+  slug: string;
+  text: string;
+  phase: Cue['phase'];
+  cueKind: Cue['cueKind'];
+  view: Cue['view'];
+  addresses: string | null;
+}
+
+export interface ResolvedFault {
+  slug: string;
+  name: string;
+  sign: string;
+  phase: Fault['phase'];
+  views: Fault['views'];
+  severity: Severity;
+  causes: string[];
+  checks: { text: string; results: { result: string; pointsTo: string[] }[] }[];
+  answers: { answerKind: string; text: string; needsSecondPerson: boolean; equipment: string[] }[];
+  whenToStop: string;
+  chain: { text: string; gate: string }[];
+}
+
+/** A variation as it is printed and computed with: the answers in force applied, references followed. */
+export interface ResolvedVariation {
+  source: Variation;
+  lines: Record<LineField, string[]>;
+  toeOutDeg: number | null;
+  dose: (Omit<Dose, 'notes'> & { notes: string[] })[];
+  equipmentAll: ResolvedNeed[];
+  equipmentAny: ResolvedNeed[][];
+  cues: ResolvedCue[];
+  faults: ResolvedFault[];
+  unwanted: { region: string; kind: string; suggests: string | null }[];
+  cautions: { slug: string; name: string; lines: string[] }[];
+  drills: { slug: string; name: string }[];
+  answers: AnswersInForce;
+  /** Lines that the answers in force dropped: the interface can show that they exist. */
+  dropped: { field: string; text: string; because: string }[];
+}
+
+/** The fields of a variation that are plain lists of lines. */
+export const LINE_FIELDS = [
+  'purpose',
+  'reasonsToChoose',
+  'supportNotes',
+  'rangeNotes',
+  'stance',
+  'hands',
+  'gaze',
+  'breathing',
+  'contactPoints',
+  'gettingIn',
+  'gettingOut',
+  'ifItGoesWrong',
+  'setUpMeasures',
+  'runThrough',
+] as const;
+export type LineField = (typeof LINE_FIELDS)[number];
+
+/**
+ * The answer to a question for a variation and a person.
+ * Precedence: hall < stage < loaded/unloaded < variation < athlete.
+ */
+export function answerInForce(
+  question: HouseQuestion,
+  variation: Variation | undefined,
+  person?: ForPerson,
+): { answer: string; scope: Scope } {
+  const own = person?.answers[question.slug];
+  if (own !== undefined) return { answer: own, scope: 'athlete' };
+  const here = variation && question.byVariation.find((v) => v.variation === variation.slug);
+  if (here) return { answer: here.answer, scope: 'variation' };
+  const load = variation && question.byLoad.find((l) => l.loaded === (variation.loadKind !== 'none'));
+  if (load) return { answer: load.answer, scope: 'load' };
+  const stage = person && question.byStage.find((s) => s.stage === person.stage);
+  if (stage) return { answer: stage.answer, scope: 'stage' };
+  return { answer: question.hall.answer, scope: 'hall' };
+}
+
+/**
+ * The one reading of a variation: sheet, figure, demand, faults and criteria all start from it.
+ * References that lead nowhere are left out; integrity checks keep them from being in force.
+ */
+export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson): ResolvedVariation {
+  const answers: AnswersInForce = {};
+  for (const q of shelf.all('houseQuestion')) answers[q.slug] = answerInForce(q, variation, person);
+  const dropped: ResolvedVariation['dropped'] = [];
+
+  const contradiction = (line: Line): string | null => {
+    for (const [question, allowed] of Object.entries(line.holdsUnder ?? {})) {
+      const now = answers[question]?.answer;
+      if (now !== undefined && !allowed.includes(now)) return `${question}: ${now}`;
+    }
+    return null;
+  };
+  const read = (field: string, line: Line): string | null => {
+    const because = contradiction(line);
+    if (because === null) return line.text;
+    dropped.push({ field, text: line.text, because });
+    return null;
+  };
+  const lines = (field: string, list: readonly Line[]) =>
+    list.map((l) => read(field, l)).filter((t): t is string => t !== null);
+  const number = (n: RuledNumber): number =>
+    typeof n === 'number' ? n : (n.byAnswer[answers[n.question]?.answer ?? ''] ?? n.otherwise);
+  const needs = (list: Variation['equipmentAll']) =>
+    list.flatMap((n) => {
+      const equipment = shelf.get('equipment', n.equipment);
+      return equipment
+        ? [
+            {
+              equipment,
+              count: n.count,
+              setUp: [...lines('equipment', equipment.setUp), ...lines('equipment', n.setUp)],
+            },
+          ]
+        : [];
+    });
+  const found = <T>(slugs: readonly string[], get: (slug: string) => T | undefined) =>
+    slugs.map(get).filter((x): x is T => x !== undefined);
+
+  const cues = found(variation.cues, (s) => shelf.get('cue', s))
+    .filter((c) => !person || c.stages.includes(person.stage))
+    .flatMap((c): ResolvedCue[] => {
+      const text = read('cues', c.line);
+      return text === null
+        ? []
+        : [
+            {
+              slug: c.slug,
+              text,
+              phase: c.phase,
+              cueKind: c.cueKind,
+              view: c.view,
+              addresses: c.addresses ?? null,
+            },
+          ];
+    });
+
+  const faults = variation.faults.flatMap(({ fault: slug, severity }): ResolvedFault[] => {
+    const f = shelf.get('fault', slug);
+    const sign = f && read('faults', f.sign);
+    if (!f || sign === null || sign === undefined) return [];
+    return [
+      {
+        slug,
+        name: f.name,
+        sign,
+        phase: f.phase,
+        views: f.views,
+        severity: severity ?? f.severity,
+        causes: f.causes.flatMap((c) => lines('faults', [c.line])),
+        checks: f.checks.flatMap((c) => {
+          const text = read('faults', c.line);
+          const causeText = (id: string) => f.causes.find((x) => x.id === id)?.line.text ?? id;
+          return text === null
+            ? []
+            : [
+                {
+                  text,
+                  results: c.results.map((r) => ({ result: r.result, pointsTo: r.pointsTo.map(causeText) })),
+                },
+              ];
+        }),
+        answers: f.answers.flatMap((a) => {
+          const text = read('faults', a.line);
+          return text === null
+            ? []
+            : [
+                {
+                  answerKind: a.answerKind,
+                  text,
+                  needsSecondPerson: a.needsSecondPerson,
+                  equipment: found(a.equipment, (e) => shelf.get('equipment', e)?.name),
+                },
+              ];
+        }),
+        whenToStop: read('faults', f.whenToStop) ?? '',
+        chain: f.chain.flatMap((c) => {
+          const text = read('faults', c.line);
+          return text === null ? [] : [{ text, gate: c.gate.text }];
+        }),
+      },
+    ];
+  });
+
+  const carries = (c: Caution) =>
+    variation.extraCautions.includes(c.slug) || holdsFor(c.appliesTo, variation);
+
+  return {
+    source: variation,
+    lines: Object.fromEntries(LINE_FIELDS.map((f) => [f, lines(f, variation[f])])) as Record<
+      LineField,
+      string[]
+    >,
+    toeOutDeg: variation.toeOutDeg === undefined ? null : number(variation.toeOutDeg),
+    dose: variation.dose.map((d) => ({ ...d, notes: lines('dose', d.notes) })),
+    equipmentAll: needs(variation.equipmentAll),
+    equipmentAny: variation.equipmentAny.map(needs),
+    cues,
+    faults,
+    unwanted: variation.unwanted.map((u) => ({
+      region: u.region,
+      kind: u.kind,
+      suggests: read('unwanted', u.suggests),
+    })),
+    // A caution stands above every answer: its lines are never dropped.
+    cautions: shelf
+      .all('caution')
+      .filter((c) => !c.retired && carries(c))
+      .map((c) => ({ slug: c.slug, name: c.name, lines: c.lines.map((l) => l.text) })),
+    drills: found(variation.drills, (s) => shelf.get('variation', s)).map((d) => ({
+      slug: d.slug,
+      name: d.name,
+    })),
+    answers,
+    dropped,
+  };
+}

@@ -1,0 +1,28 @@
+import type { Body, BodyOf, Kind } from './documents.ts';
+
+/** The documents in force, looked up by kind and slug. Immutable once made. */
+export interface Shelf {
+  get<K extends Kind>(kind: K, slug: string): BodyOf<K> | undefined;
+  all<K extends Kind>(kind: K): BodyOf<K>[];
+  /** Every document, in the order of kinds and then of slugs. */
+  everything(): Body[];
+}
+
+export const documentId = (d: { kind: Kind; slug: string }) => `${d.kind}/${d.slug}`;
+
+/** Makes a shelf of the given bodies; a later body of the same kind and slug replaces an earlier one. */
+export function shelfOf(bodies: Iterable<Body>): Shelf {
+  const byKind = new Map<Kind, Map<string, Body>>();
+  for (const body of bodies) {
+    let kind = byKind.get(body.kind);
+    if (!kind) byKind.set(body.kind, (kind = new Map()));
+    kind.set(body.slug, body);
+  }
+  const all = <K extends Kind>(kind: K) =>
+    [...(byKind.get(kind)?.values() ?? [])].sort((a, b) => (a.slug < b.slug ? -1 : 1)) as BodyOf<K>[];
+  return {
+    get: <K extends Kind>(kind: K, slug: string) => byKind.get(kind)?.get(slug) as BodyOf<K> | undefined,
+    all,
+    everything: () => [...byKind.keys()].sort().flatMap((kind) => all(kind)),
+  };
+}

@@ -1,0 +1,292 @@
+import type { Body, Kind } from '../../core/library/index.ts';
+import type { Bar, Decision, LoggedSet, Outcome, TakenWay } from '../../core/ladder/index.ts';
+import {
+  bigint,
+  boolean,
+  date,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { StaffRole } from '../../contract/access.ts';
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
+
+/** One row: the hall itself and its settings. */
+export const hall = pgTable('hall', {
+  id: integer('id').primaryKey().default(1),
+  name: text('name').notNull(),
+  timeZone: text('time_zone').notNull(),
+  paper: text('paper').$type<'A4' | 'Letter'>().notNull(),
+  massUnit: text('mass_unit').$type<'kg' | 'lb'>().notNull(),
+  lengthUnit: text('length_unit').$type<'cm' | 'in'>().notNull(),
+  /** Advances by one with every accepted change. */
+  stateNumber: integer('state_number').notNull().default(0),
+  demo: boolean('demo').notNull().default(false),
+  /** Set while demo sign-in names may be shown. */
+  demoPassword: text('demo_password'),
+});
+
+export const squad = pgTable('squad', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull().unique(),
+});
+
+export const staff = pgTable('staff', {
+  id: uuid('id').primaryKey(),
+  login: text('login').notNull().unique(),
+  name: text('name').notNull(),
+  role: text('role').$type<StaffRole>().notNull(),
+  passwordHash: text('password_hash').notNull(),
+  active: boolean('active').notNull().default(true),
+});
+
+export const staffSquad = pgTable(
+  'staff_squad',
+  {
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id, { onDelete: 'cascade' }),
+    squadId: uuid('squad_id')
+      .notNull()
+      .references(() => squad.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.staffId, t.squadId] })],
+);
+
+export const signIn = pgTable('sign_in', {
+  /** SHA-256 of the cookie's token: a stolen copy of the table opens no session. */
+  tokenHash: text('token_hash').primaryKey(),
+  staffId: uuid('staff_id')
+    .notNull()
+    .references(() => staff.id, { onDelete: 'cascade' }),
+  expiresAt: at('expires_at').notNull(),
+});
+
+export const failedSignIn = pgTable('failed_sign_in', {
+  login: text('login').primaryKey(),
+  failures: integer('failures').notNull(),
+  blockedUntil: at('blocked_until').notNull(),
+});
+
+export const person = pgTable('person', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  squadId: uuid('squad_id').references(() => squad.id, { onDelete: 'set null' }),
+  statureM: doublePrecision('stature_m'),
+  massKg: doublePrecision('mass_kg'),
+  note: text('note').notNull().default(''),
+});
+
+export const restriction = pgTable(
+  'restriction',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    bars: jsonb('bars').$type<Bar[]>().notNull(),
+    fromDate: date('from_date', { mode: 'string' }).notNull(),
+    untilDate: date('until_date', { mode: 'string' }),
+    saidBy: text('said_by').notNull(),
+    recordedBy: text('recorded_by').notNull(),
+    liftedOn: date('lifted_on', { mode: 'string' }),
+    liftedBy: text('lifted_by'),
+    liftedSource: text('lifted_source'),
+  },
+  (t) => [index('restriction_person').on(t.personId)],
+);
+
+export const entry = pgTable(
+  'entry',
+  {
+    kind: text('kind').$type<Kind>().notNull(),
+    slug: text('slug').notNull(),
+    /** Number of the revision in force. */
+    revision: integer('revision').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.slug] })],
+);
+
+export const change = pgTable(
+  'change',
+  {
+    id: uuid('id').primaryKey(),
+    author: text('author').notNull(),
+    authorId: uuid('author_id'),
+    reason: text('reason').notNull(),
+    state: text('state').$type<'proposed' | 'accepted' | 'declined'>().notNull(),
+    createdAt: at('created_at').notNull(),
+    decidedBy: text('decided_by'),
+    decidedAt: at('decided_at'),
+    decision: text('decision'),
+    /** State number that acceptance led to. */
+    stateNumber: integer('state_number'),
+  },
+  (t) => [index('change_state').on(t.state)],
+);
+
+export const changeItem = pgTable(
+  'change_item',
+  {
+    changeId: uuid('change_id')
+      .notNull()
+      .references(() => change.id, { onDelete: 'cascade' }),
+    kind: text('kind').$type<Kind>().notNull(),
+    slug: text('slug').notNull(),
+    /** Revision the author started from; 0 for a new document. */
+    base: integer('base').notNull(),
+    proposed: jsonb('proposed').$type<Body>().notNull(),
+    /** Only where the head coach edited it on acceptance. */
+    accepted: jsonb('accepted').$type<Body>(),
+    editor: text('editor'),
+  },
+  (t) => [primaryKey({ columns: [t.changeId, t.kind, t.slug] })],
+);
+
+export const revision = pgTable(
+  'revision',
+  {
+    kind: text('kind').$type<Kind>().notNull(),
+    slug: text('slug').notNull(),
+    number: integer('number').notNull(),
+    body: jsonb('body').$type<Body>().notNull(),
+    author: text('author').notNull(),
+    at: at('at').notNull(),
+    changeId: uuid('change_id')
+      .notNull()
+      .references(() => change.id),
+    stateNumber: integer('state_number').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.kind, t.slug, t.number] }),
+    foreignKey({ columns: [t.kind, t.slug], foreignColumns: [entry.kind, entry.slug] }),
+  ],
+);
+
+export const edition = pgTable('edition', {
+  number: integer('number').primaryKey(),
+  name: text('name').notNull(),
+  date: date('date', { mode: 'string' }).notNull(),
+  stateNumber: integer('state_number').notNull(),
+});
+
+export const draft = pgTable(
+  'draft',
+  {
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id, { onDelete: 'cascade' }),
+    kind: text('kind').$type<Kind>().notNull(),
+    slug: text('slug').notNull(),
+    base: integer('base').notNull(),
+    body: jsonb('body').$type<Body>().notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.staffId, t.kind, t.slug] })],
+);
+
+/** One person's attendance on one date of the hall. */
+export const session = pgTable(
+  'session',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+  },
+  (t) => [unique('session_person_date').on(t.personId, t.date)],
+);
+
+export const loggedSet = pgTable(
+  'logged_set',
+  {
+    /** Given by the client, so that sending a set twice stores it once. */
+    id: uuid('id').primaryKey(),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => session.id, { onDelete: 'cascade' }),
+    ordinal: integer('ordinal').notNull(),
+    variation: text('variation').notNull(),
+    variationRevision: integer('variation_revision').notNull(),
+    role: text('role').$type<LoggedSet['role']>().notNull(),
+    warmUp: boolean('warm_up').notNull(),
+    watched: boolean('watched').notNull(),
+    sideTest: boolean('side_test').notNull(),
+    side: text('side').$type<LoggedSet['side']>(),
+    plannedReps: integer('planned_reps'),
+    doneReps: integer('done_reps'),
+    holdS: doublePrecision('hold_s'),
+    rounds: integer('rounds'),
+    loadKg: doublePrecision('load_kg'),
+    loadKind: text('load_kind').$type<LoggedSet['loadKind']>().notNull(),
+    effort: doublePrecision('effort'),
+    tempoKept: boolean('tempo_kept'),
+    rangeReached: boolean('range_reached'),
+    rangeDeg: doublePrecision('range_deg'),
+    faults: jsonb('faults').$type<LoggedSet['faults']>().notNull(),
+    sensations: jsonb('sensations').$type<LoggedSet['sensations']>(),
+    pain: doublePrecision('pain'),
+    atEase: integer('at_ease'),
+    aids: jsonb('aids').$type<LoggedSet['aids']>(),
+    loggedBy: text('logged_by').notNull(),
+    /** Counts the edits of the set; an older edit that arrives late changes nothing. */
+    edit: integer('edit').notNull(),
+    deletedAt: at('deleted_at'),
+  },
+  (t) => [index('logged_set_session').on(t.sessionId)],
+);
+
+/** What was decided for a person: immutable, with all it stood on. */
+export const move = pgTable(
+  'move',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    ladder: text('ladder').notNull(),
+    /** Order of the person's moves; two on one day keep their order. */
+    sequence: bigint('sequence', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+    date: date('date', { mode: 'string' }).notNull(),
+    kind: text('kind').$type<'placed' | Outcome>().notNull(),
+    fromLevel: text('from_level'),
+    toLevel: text('to_level').notNull(),
+    taken: jsonb('taken').$type<TakenWay>(),
+    /** What the tool proposed, where it proposed anything. */
+    proposed: text('proposed').$type<Outcome>(),
+    reason: text('reason').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    stateNumber: integer('state_number').notNull(),
+    /** `kind/slug` to revision number of every document the decision read. */
+    revisions: jsonb('revisions').$type<Record<string, number>>().notNull(),
+    evidence: jsonb('evidence').$type<Decision>(),
+    setIds: jsonb('set_ids').$type<string[]>().notNull(),
+  },
+  (t) => [index('move_person_ladder').on(t.personId, t.ladder)],
+);
+
+/** A set that a move stood on was corrected or deleted afterwards. */
+export const moveFlag = pgTable(
+  'move_flag',
+  {
+    moveId: uuid('move_id')
+      .notNull()
+      .references(() => move.id, { onDelete: 'cascade' }),
+    setId: uuid('set_id').notNull(),
+    edit: integer('edit').notNull(),
+    what: text('what').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.moveId, t.setId, t.edit] })],
+);
