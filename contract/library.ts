@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import * as L from '../core/library/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
+import type { EditionHeader } from '../core/exchange/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union, whole } from './parts.ts';
 
 const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
@@ -337,7 +338,6 @@ export const bodySchema = body.prefs(strict);
 export const libraryFileSchema = shape({
   format: Joi.string().valid(LIBRARY_FORMAT),
   version: Joi.number().valid(LIBRARY_FORMAT_VERSION),
-  hall: text(200),
   edition: shape({
     number: whole(1, 1_000_000),
     name: text(120),
@@ -428,12 +428,13 @@ export interface ChangeDetail extends ChangeSummary {
 
 export const decideChangeSchema = shape(
   { accept: Joi.boolean(), word: looseText(600) },
-  { edited: list(body, 200) },
+  { edited: list(shape({ body, base: whole(0, 1_000_000) }), 200) },
 ).prefs(strict);
 export interface DecideChangeRequest {
   accept: boolean;
   word: string;
-  edited?: L.Body[];
+  /** Bodies the head coach changed before accepting, with the revision in force they were made against. */
+  edited?: { body: L.Body; base: number }[];
 }
 
 export interface Draft {
@@ -444,3 +445,23 @@ export interface Draft {
 export const draftSchema = shape({ body: Joi.object().unknown(), base: whole(0, 1_000_000) }).prefs(strict);
 
 export const editionSchema = shape({ name: text(120) }).prefs(strict);
+
+/** A variation as it is read on the floor, with the state it was read in. */
+export interface Sheet {
+  resolved: L.ResolvedVariation;
+  revision: number;
+  edition: EditionHeader;
+  ladders: { ladder: string; ladderName: string; level: string; levelNumber: number }[];
+}
+
+export interface LibraryList {
+  entries: EntrySummary[];
+  edition: EditionHeader;
+}
+
+export interface EditionRow {
+  number: number;
+  name: string;
+  date: string;
+  stateNumber: number;
+}

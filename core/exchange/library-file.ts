@@ -17,17 +17,15 @@ export interface EditionHeader {
 export interface LibraryFile {
   format: typeof LIBRARY_FORMAT;
   version: typeof LIBRARY_FORMAT_VERSION;
-  hall: string;
   edition: EditionHeader;
   documents: Body[];
 }
 
 /** The file as text, documents ordered by kind and slug. */
-export function writeLibraryFile(hall: string, edition: EditionHeader, documents: readonly Body[]): string {
+export function writeLibraryFile(edition: EditionHeader, documents: readonly Body[]): string {
   const file: LibraryFile = {
     format: LIBRARY_FORMAT,
     version: LIBRARY_FORMAT_VERSION,
-    hall,
     edition,
     documents: [...documents].sort((a, b) => (documentId(a) < documentId(b) ? -1 : 1)),
   };

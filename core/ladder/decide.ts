@@ -41,6 +41,7 @@ export interface GrowFinding {
   rule: 'two-for-two' | 'easy effort' | null;
   account: string;
   next: TakenWay | null;
+  setIds: string[];
 }
 
 /** A reason in words; `health` marks what only staff of the squad may read. */
@@ -106,7 +107,7 @@ export function decide(input: DecisionInput): Decision {
     variationNote: choice.note,
     restrictions: restrictions.map((r) => ({ id: r.id, text: restrictionSentence(r) })),
     sessionDates: sessions.map((s) => s.date),
-    setIds: [...new Set([...advance.setIds, ...stepBack.setIds])],
+    setIds: [...new Set([...advance.setIds, ...stepBack.setIds, ...grow.setIds])],
   });
 
   const everything = restrictions.find((r) => r.bars.some((b) => b.bars === 'all'));
@@ -170,10 +171,8 @@ export function decide(input: DecisionInput): Decision {
       ...blockers,
     ]);
   }
-  const hold = blockers.length
-    ? blockers
-    : [plain(sessions.length ? 'Not everything is met yet.' : 'Nothing logged at this level yet.')];
-  return result('hold', null, hold);
+  const missing = sessions.length ? missingFrom(advance) : [plain('Nothing logged at this level yet.')];
+  return result('hold', null, [...blockers, ...missing]);
 }
 
 const plain = (text: string): Reason => ({ text, health: false });
@@ -295,7 +294,10 @@ function growFinding(
   const lowering = input.loweringS.get(level.main) ?? 0;
   const next = level.waysOn.map((w) => nextStep(w, target, lowering, kit)).find((step) => step !== null) ?? null;
   const lastTwo = sessions.slice(-2);
-  if (lastTwo.length < 2) return { rule: null, account: 'Fewer than two sessions at this level', next };
+  const setIds = lastTwo.flatMap((s) => s.sets.map((x) => x.id));
+  if (lastTwo.length < 2) {
+    return { rule: null, account: 'Fewer than two sessions at this level', next, setIds: [] };
+  }
 
   const over = (s: EvidenceSession) =>
     target.reps !== undefined && lastSets(s, input.facts).every((x) => (x ?? -1) >= target.reps! + 2);
@@ -304,6 +306,7 @@ function growFinding(
       rule: 'two-for-two',
       account: 'Two or more clean repetitions over the target in the last set, two sessions running',
       next,
+      setIds,
     };
   }
   const easy = evaluate(
@@ -312,9 +315,9 @@ function growFinding(
     { facts: input.facts, today: input.today },
   );
   if (easy.judgement === 'met') {
-    return { rule: 'easy effort', account: 'Effort was at most 5 of 10 in two sessions running', next };
+    return { rule: 'easy effort', account: 'Effort was at most 5 of 10 in two sessions running', next, setIds };
   }
-  return { rule: null, account: 'Neither two-for-two nor two easy sessions running', next };
+  return { rule: null, account: 'Neither two-for-two nor two easy sessions running', next, setIds: [] };
 }
 
 /** Clean repetitions of the last set, of each side where sides are logged apart; null where unknown. */

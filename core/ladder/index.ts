@@ -8,4 +8,6 @@ export * from './target.ts';
 export * from './restriction.ts';
 export * from './decide.ts';
 export * from './override.ts';
+export * from './standing.ts';
+export * from './facts.ts';
 export * from './mask.ts';

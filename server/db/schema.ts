@@ -256,7 +256,7 @@ export const move = pgTable(
       .references(() => person.id, { onDelete: 'cascade' }),
     ladder: text('ladder').notNull(),
     /** Order of the person's moves; two on one day keep their order. */
-    sequence: bigint('sequence', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+    sequence: bigint('sequence', { mode: 'number' }).notNull().generatedByDefaultAsIdentity(),
     date: date('date', { mode: 'string' }).notNull(),
     kind: text('kind').$type<'placed' | Outcome>().notNull(),
     fromLevel: text('from_level'),

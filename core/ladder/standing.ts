@@ -1,0 +1,27 @@
+import type { IsoDate } from './evidence.ts';
+import type { Outcome, Standing } from './decide.ts';
+import type { TakenWay } from './target.ts';
+
+/** The part of a confirmed move that says where a person stands. */
+export interface MoveFact {
+  kind: 'placed' | Outcome;
+  date: IsoDate;
+  toLevel: string;
+  taken: TakenWay | null;
+}
+
+/**
+ * Where the moves, in their order, have led: level, date of the last arrival there, and the ways on
+ * taken since. Null before the first placement.
+ */
+export function standingAfter(moves: readonly MoveFact[]): Standing | null {
+  let standing = null as Standing | null;
+  for (const move of moves) {
+    if (move.kind === 'placed' || !standing || move.toLevel !== standing.level) {
+      standing = { level: move.toLevel, since: move.date, taken: [] };
+    } else if (move.kind === 'grow' && move.taken) {
+      standing = { ...standing, taken: [...standing.taken, move.taken] };
+    }
+  }
+  return standing;
+}

@@ -1,0 +1,58 @@
+// Shared by the start, test and restore scripts: installs and builds only what is out of date.
+// Plain Node, because on a fresh clone nothing else is there yet.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+const cache = path.join(root, '.cache');
+
+const stampOf = (name) => path.join(cache, `${name}.stamp`);
+const isStamped = (name, value) => existsSync(stampOf(name)) && readFileSync(stampOf(name), 'utf8') === value;
+const stamp = (name, value) => {
+  mkdirSync(cache, { recursive: true });
+  writeFileSync(stampOf(name), value);
+};
+
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (error) throw error;
+  return status ?? 1;
+}
+
+/** `npm ci` when the lock file is not the one that was installed last. */
+export function ensureInstalled() {
+  const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+  if (existsSync(path.join(root, 'node_modules', 'tsx')) && isStamped('install', lock)) return;
+  console.log('Installing packages …');
+  if (run('npm', ['ci', '--no-audit', '--no-fund']) !== 0) {
+    console.error('npm ci failed; see above.');
+    process.exit(1);
+  }
+  stamp('install', lock);
+}
+
+function fingerprint(folders) {
+  const hash = createHash('sha256');
+  const walk = (file) => {
+    const stat = statSync(file);
+    if (stat.isDirectory()) for (const name of readdirSync(file).sort()) walk(path.join(file, name));
+    else hash.update(`${path.relative(root, file)} ${stat.size} ${stat.mtimeMs}\n`);
+  };
+  folders.map((f) => path.join(root, f)).filter(existsSync).forEach(walk);
+  return hash.digest('hex');
+}
+
+/** Builds the interface when anything it is made of has changed. */
+export function ensureBuilt() {
+  const now = fingerprint(['web', 'core', 'contract', 'vite.config.ts', 'package-lock.json']);
+  if (existsSync(path.join(root, 'dist', 'index.html')) && isStamped('build', now)) return;
+  console.log('Building the interface …');
+  if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0) {
+    console.error('The build failed; see above.');
+    process.exit(1);
+  }
+  stamp('build', now);
+}

@@ -1,0 +1,12 @@
+// npm start and npm run demo: one command from a fresh clone to a running application.
+import { spawn } from 'node:child_process';
+import { ensureBuilt, ensureInstalled, root } from './prepare.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+});
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+server.on('exit', (code) => process.exit(code ?? 1));

@@ -1,0 +1,68 @@
+import type { StaffRole } from '../../contract/access.ts';
+
+export type Who = StaffRole | 'anyone';
+
+const ANYONE: readonly Who[] = ['anyone'];
+const STAFF: readonly Who[] = ['head coach', 'coach', 'viewer'];
+const COACHES: readonly Who[] = ['head coach', 'coach'];
+const HEAD: readonly Who[] = ['head coach'];
+
+/**
+ * Who may do what: the one table. A route that is not in it answers nobody.
+ * Finer rules (a coach's save becomes a proposal, pain is for the squad's staff) stand in the rooms.
+ */
+export const PERMISSIONS: Readonly<Record<string, readonly Who[]>> = {
+  'GET /api/start': ANYONE,
+  'POST /api/first-account': ANYONE,
+  'POST /api/sign-in': ANYONE,
+  'POST /api/sign-out': ANYONE,
+  'GET /api/heartbeat': STAFF,
+
+  'PUT /api/hall': HEAD,
+  'GET /api/staff': HEAD,
+  'POST /api/staff': HEAD,
+  'PUT /api/staff/:id': HEAD,
+  'GET /api/squads': COACHES,
+  'POST /api/squads': HEAD,
+  'PUT /api/squads/:id': HEAD,
+  'GET /api/backup': HEAD,
+
+  'GET /api/library': STAFF,
+  'GET /api/library/export': STAFF,
+  'GET /api/library/schema': ANYONE,
+  'POST /api/library/import': HEAD,
+  'GET /api/library/:kind/:slug': STAFF,
+  'PUT /api/library/:kind/:slug': COACHES,
+  'GET /api/library/:kind/:slug/revisions': STAFF,
+  'GET /api/library/:kind/:slug/revisions/:number': STAFF,
+  'GET /api/sheets/:slug': STAFF,
+  'GET /api/changes': COACHES,
+  'GET /api/changes/:id': COACHES,
+  'POST /api/changes/:id/decision': HEAD,
+  'GET /api/drafts/:kind/:slug': COACHES,
+  'PUT /api/drafts/:kind/:slug': COACHES,
+  'DELETE /api/drafts/:kind/:slug': COACHES,
+  'GET /api/editions': STAFF,
+  'POST /api/editions': HEAD,
+
+  'GET /api/people': COACHES,
+  'POST /api/people': HEAD,
+  'PUT /api/people/:id': HEAD,
+  'DELETE /api/people/:id': HEAD,
+  'GET /api/people/:id/export': HEAD,
+  'GET /api/people/:id/restrictions': COACHES,
+  'POST /api/people/:id/restrictions': HEAD,
+  'POST /api/restrictions/:id/lift': HEAD,
+
+  'GET /api/overview': COACHES,
+  'GET /api/people/:id/ladders': COACHES,
+  'POST /api/people/:id/place': COACHES,
+  'POST /api/people/:id/moves': COACHES,
+  'PUT /api/sets/:id': COACHES,
+  'DELETE /api/sets/:id': COACHES,
+};
+
+export function permitted(route: string, role: StaffRole | null): boolean {
+  const who = PERMISSIONS[route] ?? [];
+  return who.includes('anyone') || (role !== null && who.includes(role));
+}

@@ -1,0 +1,101 @@
+import { createInterface } from 'node:readline';
+import type { Readable } from 'node:stream';
+import { createGunzip } from 'node:zlib';
+import { getTableName, is, sql } from 'drizzle-orm';
+import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
+import type { Db } from './database.ts';
+import * as schema from './schema.ts';
+
+/** Every table of the schema, each after those it refers to. */
+export function tablesInOrder(): PgTable[] {
+  const tables = Object.values(schema).filter((t): t is PgTable & typeof t => is(t, PgTable));
+  const ordered: PgTable[] = [];
+  const visit = (table: PgTable): void => {
+    if (ordered.includes(table)) return;
+    for (const key of getTableConfig(table).foreignKeys) {
+      const target = key.reference().foreignTable;
+      if (target !== table) visit(target);
+    }
+    if (!ordered.includes(table)) ordered.push(table);
+  };
+  tables.forEach(visit);
+  return ordered;
+}
+
+const FORMAT = 'meister-backup';
+
+/**
+ * Everything in the database as lines of JSON: a header, then one line a row.
+ * Read in one transaction, so that the tables belong together.
+ */
+export async function backupLines(db: Db, at: Date): Promise<string[]> {
+  return db.transaction(
+    async (tx) => {
+      const lines = [JSON.stringify({ format: FORMAT, version: 1, at: at.toISOString() })];
+      for (const table of tablesInOrder()) {
+        const name = getTableName(table);
+        for (const row of await tx.select().from(table)) lines.push(JSON.stringify({ table: name, row }));
+      }
+      lines.push(JSON.stringify({ end: lines.length - 1 }));
+      return lines;
+    },
+    { isolationLevel: 'repeatable read' },
+  );
+}
+
+export class BadBackup extends Error {}
+
+/**
+ * Reads a gzipped backup into an empty database, whole or not at all.
+ * @throws BadBackup when the file is not a backup, is cut short or names an unknown table
+ */
+export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: number; at: string }> {
+  const tables = new Map(tablesInOrder().map((t) => [getTableName(t), t]));
+  const lines = createInterface({ input: file.pipe(createGunzip()), crlfDelay: Infinity });
+  return db.transaction(async (tx) => {
+    let header: { format?: string; version?: number; at?: string } | null = null;
+    let ended: number | null = null;
+    let rows = 0;
+    let batch: { table: PgTable; rows: Record<string, unknown>[] } | null = null;
+    const flush = async () => {
+      if (batch?.rows.length) await tx.insert(batch.table).values(batch.rows as never);
+      batch = null;
+    };
+    for await (const text of lines) {
+      const line = parseLine(text);
+      if (!header) {
+        header = line;
+        if (header.format !== FORMAT || header.version !== 1) {
+          throw new BadBackup('This file is not a Meister backup of version 1.');
+        }
+        continue;
+      }
+      if ('end' in line) {
+        ended = line.end as number;
+        continue;
+      }
+      const table = tables.get(line.table as string);
+      if (!table) throw new BadBackup(`The backup names a table that is not known here: ${String(line.table)}.`);
+      if (batch && (batch.table !== table || batch.rows.length >= 200)) await flush();
+      batch ??= { table, rows: [] };
+      batch.rows.push(line.row as Record<string, unknown>);
+      rows++;
+    }
+    await flush();
+    if (!header) throw new BadBackup('The file is empty.');
+    if (ended !== rows) throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
+    // The order of moves goes on after the highest one restored.
+    await tx.execute(
+      sql`select setval(pg_get_serial_sequence('move', 'sequence'), (select coalesce(max(sequence), 0) + 1 from move), false)`,
+    );
+    return { rows, at: String(header.at) };
+  });
+}
+
+function parseLine(text: string): Record<string, unknown> {
+  try {
+    return JSON.parse(text) as Record<string, unknown>;
+  } catch {
+    throw new BadBackup('The backup holds a line that is not JSON; it may be cut short.');
+  }
+}

@@ -1,0 +1,54 @@
+import { mkdir, readdir } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { PGlite } from '@electric-sql/pglite';
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
+import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
+import * as schema from './schema.ts';
+import { emptyTemplate } from './template.ts';
+
+/** Either driver, and a transaction of either. */
+export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
+
+export interface OpenDatabase {
+  db: Db;
+  close(): Promise<void>;
+}
+
+const migrationsFolder = fileURLToPath(new URL('./migrations', import.meta.url));
+
+/**
+ * Opens the embedded database and brings its tables up to date.
+ * @param folder where it lives; `null` for one in memory. The parent is made; a missing or empty
+ *   folder is filled from the cached template, which is much faster than a new cluster.
+ */
+export async function openEmbedded(folder: string | null): Promise<OpenDatabase> {
+  const fresh = folder === null || (await isEmpty(folder));
+  if (folder !== null) await mkdir(folder, { recursive: true });
+  const options = fresh ? { loadDataDir: await emptyTemplate() } : {};
+  const client = folder === null ? new PGlite(options) : new PGlite({ dataDir: folder, ...options });
+  await client.waitReady;
+  const db = drizzlePglite(client, { schema });
+  await migratePglite(db, { migrationsFolder });
+  return { db, close: () => client.close() };
+}
+
+/** Opens a PostgreSQL server (15 or newer) and brings its tables up to date. */
+export async function openServer(url: string): Promise<OpenDatabase> {
+  const { default: pg } = await import('pg');
+  const { drizzle } = await import('drizzle-orm/node-postgres');
+  const { migrate } = await import('drizzle-orm/node-postgres/migrator');
+  const pool = new pg.Pool({ connectionString: url });
+  const db = drizzle(pool, { schema });
+  await migrate(db, { migrationsFolder });
+  return { db, close: () => pool.end() };
+}
+
+async function isEmpty(folder: string): Promise<boolean> {
+  try {
+    return (await readdir(folder)).length === 0;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return true;
+    throw error;
+  }
+}

@@ -1,0 +1,96 @@
+import { mkdir, open, readdir, rename, unlink } from 'node:fs/promises';
+import path from 'node:path';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import { backupLines } from './backup.ts';
+import type { Db } from './database.ts';
+
+const compress = promisify(gzip);
+
+/** Newest kept in any case, and beyond them the last of each day. */
+const KEEP_NEWEST = 12;
+const KEEP_DAYS = 14;
+
+export interface Snapshots {
+  /** Something was written: the next round takes a snapshot. */
+  changed(): void;
+  /** Everything acknowledged before this moment is in a snapshot; null while there is none. */
+  coveredUntil(): string | null;
+  /** Takes one now, if anything changed since the last. */
+  take(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+/**
+ * Keeps snapshots of the database in a folder. The embedded database runs without fsync; a snapshot
+ * is synced to the disk and only then renamed, so the newest one always survives a power cut.
+ */
+export function keepSnapshots(db: Db, folder: string, clock: () => Date, everyMs: number): Snapshots {
+  let dirty = true;
+  let covered: string | null = null;
+  let running: Promise<void> = Promise.resolve();
+
+  const takeOne = async () => {
+    if (!dirty) return;
+    dirty = false;
+    const at = clock();
+    try {
+      const text = (await backupLines(db, at)).join('\n');
+      await mkdir(folder, { recursive: true });
+      const name = `meister-${at.toISOString().replaceAll(':', '-')}.ndjson.gz`;
+      const partial = path.join(folder, `.${name}.part`);
+      const handle = await open(partial, 'w');
+      await handle.writeFile(await compress(text));
+      await handle.sync();
+      await handle.close();
+      await rename(partial, path.join(folder, name));
+      await syncFolder(folder);
+      covered = at.toISOString();
+      await rotate(folder);
+    } catch (error) {
+      dirty = true;
+      throw error;
+    }
+  };
+  const take = () => {
+    running = running.catch(() => undefined).then(takeOne);
+    return running;
+  };
+  const timer = setInterval(() => {
+    take().catch((error: unknown) => console.error('A snapshot could not be written:', error));
+  }, everyMs);
+  timer.unref();
+
+  return {
+    changed: () => void (dirty = true),
+    coveredUntil: () => covered,
+    take,
+    stop: async () => {
+      clearInterval(timer);
+      await take();
+    },
+  };
+}
+
+async function syncFolder(folder: string): Promise<void> {
+  const handle = await open(folder, 'r');
+  await handle.sync();
+  await handle.close();
+}
+
+/** Names to delete, given all names: keeps the newest ones and the last of each of the newest days. */
+export function toDelete(names: readonly string[]): string[] {
+  const newestFirst = [...names].sort().reverse();
+  const lastOfDay = new Map<string, string>();
+  for (const name of newestFirst) {
+    const day = name.slice('meister-'.length, 'meister-2026-11-24'.length);
+    if (!lastOfDay.has(day)) lastOfDay.set(day, name);
+  }
+  const kept = new Set([...newestFirst.slice(0, KEEP_NEWEST), ...[...lastOfDay.values()].slice(0, KEEP_DAYS)]);
+  return newestFirst.filter((name) => !kept.has(name));
+}
+
+async function rotate(folder: string): Promise<void> {
+  const names = (await readdir(folder)).filter((n) => n.startsWith('meister-') && n.endsWith('.ndjson.gz'));
+  for (const name of toDelete(names)) await unlink(path.join(folder, name));
+}

@@ -1,0 +1,89 @@
+import type { Context, Hono } from 'hono';
+import type Joi from 'joi';
+import type { Me } from '../contract/access.ts';
+import type { Problem } from '../contract/problem.ts';
+import type { Db, Snapshots } from './db/index.ts';
+
+/** What every room's routes are given. */
+export interface Services {
+  db: Db;
+  clock: () => Date;
+  /** Names this run of the server. */
+  boot: string;
+  snapshots: Pick<Snapshots, 'changed' | 'coveredUntil'>;
+  /** Where the application is reached from outside; cookies are marked Secure when it is https. */
+  publicUrl: string;
+}
+
+export type Env = { Variables: { me: Me | null } };
+export type App = Hono<Env>;
+
+/** A request that is refused: becomes a problem-details answer. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly extra: Partial<Problem>;
+  constructor(status: number, detail: string, extra: Partial<Problem> = {}) {
+    super(detail);
+    this.status = status;
+    this.extra = extra;
+  }
+}
+
+const TITLES: Record<number, string> = {
+  400: 'The request could not be read',
+  401: 'Sign in first',
+  403: 'Not permitted',
+  404: 'Not found',
+  409: 'It has changed meanwhile',
+  413: 'Too large',
+  422: 'Something in it is wrong',
+  429: 'Too many tries',
+  500: 'Something broke here',
+};
+
+export function problemResponse(status: number, detail: string, extra: Partial<Problem> = {}): Response {
+  const problem: Problem = { type: 'about:blank', title: TITLES[status] ?? 'Refused', status, detail, ...extra };
+  const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
+  if (extra.retryAfterS !== undefined) headers['retry-after'] = String(extra.retryAfterS);
+  return new Response(JSON.stringify(problem), { status, headers });
+}
+
+/** The one who is signed in; the permission table has already seen to it that somebody is. */
+export function meOf(c: Context<Env>): Me {
+  const me = c.get('me');
+  if (!me) throw new Refusal(401, 'Sign in first.');
+  return me;
+}
+
+/** Throws a 422 naming each field that is wrong. */
+export function check<T>(schema: Joi.Schema, value: unknown): T {
+  const { error } = schema.validate(value);
+  if (!error) return value as T;
+  const errors = error.details.slice(0, 50).map((d) => ({
+    field: d.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${k}` : k), ''),
+    detail: `${d.message[0]?.toUpperCase() ?? ''}${d.message.slice(1)}.`,
+  }));
+  const first = errors[0]!;
+  throw new Refusal(422, `${first.field || 'The request'}: ${first.detail} Nothing was changed.`, { errors });
+}
+
+/** Reads and validates the JSON body of a request. */
+export async function bodyOf<T>(c: Context<Env>, schema: Joi.Schema): Promise<T> {
+  let value: unknown;
+  try {
+    value = JSON.parse(await c.req.text());
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    throw new Refusal(400, 'The request is not valid JSON. Nothing was changed.');
+  }
+  return check<T>(schema, value);
+}
+
+/** A path parameter that must be a UUID. */
+export function idOf(c: Context<Env>, name = 'id'): string {
+  const id = c.req.param(name) ?? '';
+  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(id)) {
+    throw new Refusal(422, `${name}: "${id.slice(0, 60)}" is not a valid id.`);
+  }
+  return id.toLowerCase();
+}

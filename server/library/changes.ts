@@ -1,0 +1,205 @@
+import { randomUUID } from 'node:crypto';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { breachesOf, documentId, KIND_WORDS, titleOf, withChanges } from '../../core/library/index.ts';
+import type { Body, Kind } from '../../core/library/index.ts';
+import { canonicalJson } from '../../core/exchange/index.ts';
+import type { Me } from '../../contract/access.ts';
+import type {
+  ChangeDetail,
+  ChangeSummary,
+  DecideChangeRequest,
+  SaveRequest,
+  SaveResult,
+} from '../../contract/library.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import { inForce, shelfInForce } from './shelf.ts';
+
+const { change, changeItem, draft, entry, hall, revision } = schema;
+
+interface Accepting {
+  changeId: string;
+  items: { body: Body; base: number }[];
+  author: string;
+  at: Date;
+}
+
+/**
+ * Puts bodies in force as one change: checks bases and integrity, gives consecutive revision numbers
+ * and advances the hall's state by one. Must run inside a transaction.
+ * @throws Refusal 409 for a stale base, 422 with every breach of integrity
+ */
+export async function putInForce(tx: Db, { changeId, items, author, at }: Accepting): Promise<number> {
+  // One acceptance at a time, so that state numbers are consecutive.
+  await tx.execute(sql`select id from ${hall} for update`);
+  const { shelf, revisions, state } = await shelfInForce(tx);
+  for (const { body, base } of items) {
+    const now = revisions.get(documentId(body)) ?? 0;
+    if (now !== base) {
+      throw new Refusal(
+        409,
+        `"${titleOf(body)}" has changed since: it is at revision ${now}, the edit started from ${base}.`,
+        { yours: body, inForce: (await inForce(tx, body.kind, body.slug))?.body },
+      );
+    }
+  }
+  const breaches = breachesOf(withChanges(shelf, items.map((i) => i.body)));
+  if (breaches.length > 0) {
+    throw new Refusal(422, `${breaches[0]!.document}, ${breaches[0]!.path}: ${breaches[0]!.problem} Nothing was changed.`, {
+      errors: breaches.map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
+    });
+  }
+  const next = state + 1;
+  for (const { body, base } of items) {
+    const number = base + 1;
+    await tx
+      .insert(entry)
+      .values({ kind: body.kind, slug: body.slug, revision: number })
+      .onConflictDoUpdate({ target: [entry.kind, entry.slug], set: { revision: number } });
+    await tx.insert(revision).values({
+      kind: body.kind,
+      slug: body.slug,
+      number,
+      body,
+      author,
+      at: at.toISOString(),
+      changeId,
+      stateNumber: next,
+    });
+  }
+  await tx.update(change).set({ stateNumber: next }).where(eq(change.id, changeId));
+  await tx.update(hall).set({ stateNumber: next });
+  return next;
+}
+
+/** One save: in force at once for the head coach, a proposed change for a coach. */
+export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Promise<SaveResult> {
+  const { body, base, reason } = request;
+  const now = await inForce(tx, body.kind, body.slug);
+  if ((now?.revision ?? 0) !== base) {
+    throw new Refusal(
+      409,
+      now
+        ? `Somebody else changed this ${KIND_WORDS[body.kind]}: it is at revision ${now.revision}, you started from ${base}. Yours is kept as your draft.`
+        : `There is no ${KIND_WORDS[body.kind]} "${body.slug}" any more.`,
+      { yours: body, inForce: now?.body },
+    );
+  }
+  if (now && canonicalJson(now.body) === canonicalJson(body)) {
+    return { outcome: 'unchanged', change: null, revision: now.revision };
+  }
+  const id = randomUUID();
+  const accepted = me.role === 'head coach';
+  await tx.insert(change).values({
+    id,
+    author: me.name,
+    authorId: me.id,
+    reason,
+    state: accepted ? 'accepted' : 'proposed',
+    createdAt: at.toISOString(),
+    ...(accepted ? { decidedBy: me.name, decidedAt: at.toISOString() } : {}),
+  });
+  await tx.insert(changeItem).values({ changeId: id, kind: body.kind, slug: body.slug, base, proposed: body });
+  if (accepted) await putInForce(tx, { changeId: id, items: [{ body, base }], author: me.name, at });
+  await tx
+    .delete(draft)
+    .where(and(eq(draft.staffId, me.id), eq(draft.kind, body.kind), eq(draft.slug, body.slug)));
+  return { outcome: accepted ? 'accepted' : 'proposed', change: id, revision: accepted ? base + 1 : null };
+}
+
+/** Changes, newest first; a list for the page, not the whole history. */
+export async function changeList(db: Db): Promise<ChangeSummary[]> {
+  const changes = await db.select().from(change).orderBy(desc(change.createdAt)).limit(200);
+  if (changes.length === 0) return [];
+  const items = await db
+    .select()
+    .from(changeItem)
+    .where(inArray(changeItem.changeId, changes.map((c) => c.id)));
+  return changes.map((c) => ({
+    ...summaryOf(c),
+    documents: items
+      .filter((i) => i.changeId === c.id)
+      .map((i) => ({ kind: i.kind, slug: i.slug, title: titleOf(i.proposed) })),
+  }));
+}
+
+const summaryOf = (c: typeof change.$inferSelect): Omit<ChangeSummary, 'documents'> => ({
+  id: c.id,
+  state: c.state,
+  author: c.author,
+  reason: c.reason,
+  at: c.createdAt,
+  decidedBy: c.decidedBy,
+  decidedAt: c.decidedAt,
+  decision: c.decision,
+});
+
+export async function changeDetail(db: Db, id: string): Promise<ChangeDetail> {
+  const [row] = await db.select().from(change).where(eq(change.id, id));
+  if (!row) throw new Refusal(404, 'There is no such change.');
+  const rows = await db.select().from(changeItem).where(eq(changeItem.changeId, id));
+  const items: ChangeDetail['items'] = [];
+  for (const item of rows) {
+    items.push({
+      kind: item.kind,
+      slug: item.slug,
+      base: item.base,
+      baseBody: await bodyAt(db, item.kind, item.slug, item.base),
+      inForce: await inForce(db, item.kind, item.slug),
+      proposed: item.proposed,
+      accepted: item.accepted,
+    });
+  }
+  return {
+    ...summaryOf(row),
+    documents: rows.map((i) => ({ kind: i.kind, slug: i.slug, title: titleOf(i.proposed) })),
+    items,
+  };
+}
+
+export async function bodyAt(db: Db, kind: Kind, slug: string, number: number): Promise<Body | null> {
+  const [row] = await db
+    .select({ body: revision.body })
+    .from(revision)
+    .where(and(eq(revision.kind, kind), eq(revision.slug, slug), eq(revision.number, number)));
+  return row?.body ?? null;
+}
+
+/** Accepts a proposed change whole, as it is or as the head coach edited it, or declines it. */
+export async function decideChange(
+  tx: Db,
+  me: Me,
+  id: string,
+  request: DecideChangeRequest,
+  at: Date,
+): Promise<void> {
+  const [row] = await tx.select().from(change).where(eq(change.id, id)).for('update');
+  if (!row) throw new Refusal(404, 'There is no such change.');
+  if (row.state !== 'proposed') {
+    throw new Refusal(409, `This change has been ${row.state} by ${row.decidedBy ?? 'somebody'} already.`);
+  }
+  await tx
+    .update(change)
+    .set({
+      state: request.accept ? 'accepted' : 'declined',
+      decidedBy: me.name,
+      decidedAt: at.toISOString(),
+      decision: request.word,
+    })
+    .where(eq(change.id, id));
+  if (!request.accept) return;
+  const rows = await tx.select().from(changeItem).where(eq(changeItem.changeId, id));
+  const items: { body: Body; base: number }[] = [];
+  for (const item of rows) {
+    const edited = request.edited?.find((e) => documentId(e.body) === documentId(item));
+    if (edited) {
+      await tx
+        .update(changeItem)
+        .set({ accepted: edited.body, editor: me.name })
+        .where(and(eq(changeItem.changeId, id), eq(changeItem.kind, item.kind), eq(changeItem.slug, item.slug)));
+    }
+    items.push(edited ?? { body: item.proposed, base: item.base });
+  }
+  await putInForce(tx, { changeId: id, items, author: row.author, at });
+}

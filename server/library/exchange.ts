@@ -1,0 +1,89 @@
+import { randomUUID } from 'node:crypto';
+import { breachesOf, documentId, shelfOf } from '../../core/library/index.ts';
+import { writeLibraryFile } from '../../core/exchange/index.ts';
+import type { LibraryFile } from '../../core/exchange/index.ts';
+import { libraryFileSchema } from '../../contract/library.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { check, Refusal } from '../http.ts';
+import { putInForce } from './changes.ts';
+import { editionHeader, shelfInForce } from './shelf.ts';
+
+const { change, changeItem, edition } = schema;
+
+/** The library in force as one canonical text. */
+export async function exportLibrary(db: Db): Promise<string> {
+  const { shelf } = await shelfInForce(db);
+  return writeLibraryFile(await editionHeader(db), shelf.everything());
+}
+
+/**
+ * Loads a library file into a hall that has no documents yet: whole, as one accepted change.
+ * The edition comes with it, so that exporting again gives the same bytes.
+ * @throws Refusal 409 when the hall has documents, 422 with the list of what is wrong
+ */
+export async function importLibrary(tx: Db, text: string, by: string, at: Date): Promise<number> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new Refusal(422, 'The file is not valid JSON. Nothing was imported.');
+  }
+  refuseTooDeep(value);
+  const file = check<LibraryFile>(libraryFileSchema, value);
+  const ids = file.documents.map(documentId);
+  const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+  if (twice) throw new Refusal(422, `documents: "${twice}" stands in the file twice. Nothing was imported.`);
+  // Told before the transaction writes anything, with all that is wrong rather than the first.
+  const breaches = breachesOf(shelfOf(file.documents));
+  if (breaches.length > 0) {
+    throw new Refusal(422, `The file has ${breaches.length} broken references or names. Nothing was imported.`, {
+      errors: breaches.slice(0, 200).map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
+    });
+  }
+  const { shelf } = await shelfInForce(tx);
+  if (shelf.everything().length > 0) {
+    throw new Refusal(
+      409,
+      'This hall has a library already; a file is loaded into an empty hall only. Nothing was imported.',
+    );
+  }
+  const changeId = randomUUID();
+  await tx.insert(change).values({
+    id: changeId,
+    author: by,
+    reason: `Imported: edition ${file.edition.number}, ${file.edition.name}`,
+    state: 'accepted',
+    createdAt: at.toISOString(),
+    decidedBy: by,
+    decidedAt: at.toISOString(),
+  });
+  await tx.insert(changeItem).values(
+    file.documents.map((body) => ({ changeId, kind: body.kind, slug: body.slug, base: 0, proposed: body })),
+  );
+  const items = file.documents.map((body) => ({ body, base: 0 }));
+  const state = await putInForce(tx, { changeId, items, author: by, at });
+  await tx.delete(edition);
+  await tx.insert(edition).values({
+    number: file.edition.number,
+    name: file.edition.name,
+    date: file.edition.date,
+    stateNumber: state - file.edition.changesSince,
+  });
+  return file.documents.length;
+}
+
+const DEEPEST = 24;
+
+/** Depth is looked at before anything recursive touches the value. */
+function refuseTooDeep(value: unknown): void {
+  let level: unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > DEEPEST) {
+      throw new Refusal(422, `The file is nested more than ${DEEPEST} deep. Nothing was imported.`);
+    }
+    level = level.flatMap((v) =>
+      typeof v === 'object' && v !== null ? Object.values(v as Record<string, unknown>) : [],
+    );
+  }
+}

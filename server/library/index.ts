@@ -1,0 +1,4 @@
+export { libraryRoutes } from './routes.ts';
+export { shelfInForce, editionHeader } from './shelf.ts';
+export type { ShelfInForce } from './shelf.ts';
+export { importLibrary, exportLibrary } from './exchange.ts';

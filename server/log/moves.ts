@@ -1,0 +1,127 @@
+import { randomUUID } from 'node:crypto';
+import type { Ladder, Level } from '../../core/library/index.ts';
+import { overrideRefused, standingAfter } from '../../core/ladder/index.ts';
+import type { Decision } from '../../core/ladder/index.ts';
+import type { Me } from '../../contract/access.ts';
+import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import { shelfInForce } from '../library/index.ts';
+import { personOf, seesHealth } from '../people/index.ts';
+import { judge, recordsOf, revisionsRead } from './evidence.ts';
+
+interface When {
+  at: Date;
+  today: string;
+}
+
+async function forDeciding(tx: Db, me: Me, personId: string, ladderSlug: string) {
+  const person = await personOf(tx, personId);
+  if (!seesHealth(me, person)) {
+    throw new Refusal(403, 'Only staff of the squad and the head coach decide on levels: they see the whole evidence.');
+  }
+  const inForce = await shelfInForce(tx);
+  const ladder = inForce.shelf.get('ladder', ladderSlug);
+  if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${ladderSlug}".`);
+  return { inForce, ladder };
+}
+
+function levelIn(ladder: Ladder, id: string): Level {
+  const level = ladder.levels.find((l) => l.id === id);
+  if (!level) throw new Refusal(422, `level: the ladder "${ladder.name}" has no level "${id}".`);
+  return level;
+}
+
+/** First placement on a ladder, or a new one with a reason. */
+export async function place(tx: Db, me: Me, personId: string, request: PlaceRequest, when: When): Promise<string> {
+  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
+  const level = levelIn(ladder, request.level);
+  const records = await recordsOf(tx, [personId]);
+  const before = standingAfter((records.moves.get(personId) ?? []).filter((m) => m.ladder === ladder.slug));
+  const id = randomUUID();
+  await tx.insert(schema.move).values({
+    id,
+    personId,
+    ladder: ladder.slug,
+    date: when.today,
+    kind: 'placed',
+    fromLevel: before?.level ?? null,
+    toLevel: level.id,
+    reason: request.reason,
+    by: me.name,
+    at: when.at.toISOString(),
+    stateNumber: inForce.state,
+    revisions: revisionsRead(inForce, ladder),
+    setIds: [],
+  });
+  return id;
+}
+
+/**
+ * Keeps what the coach decided, as proposed or otherwise with a reason, together with the decision
+ * it stood on. Computed anew inside the transaction: what the coach saw must still be so.
+ */
+export async function confirm(tx: Db, me: Me, personId: string, request: ConfirmRequest, when: When): Promise<string> {
+  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
+  const records = await recordsOf(tx, [personId]);
+  const own = {
+    sets: records.sets.get(personId) ?? [],
+    moves: records.moves.get(personId) ?? [],
+    restrictions: records.restrictions.get(personId) ?? [],
+  };
+  const { standing, decision, failure } = judge(inForce, ladder, own, when.today);
+  if (failure) throw new Refusal(409, failure);
+  if (!standing || !decision) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');
+  if (decision.outcome !== request.proposed) {
+    throw new Refusal(
+      409,
+      `The evidence has changed: it now says "${decision.outcome}", you saw "${request.proposed}". Nothing was decided.`,
+    );
+  }
+  const refused = overrideRefused(decision, request.chosen, request.reason);
+  if (refused) throw new Refusal(422, `reason: ${refused}`);
+  const { toLevel, taken } = target(ladder, decision, request);
+  const id = randomUUID();
+  await tx.insert(schema.move).values({
+    id,
+    personId,
+    ladder: ladder.slug,
+    date: when.today,
+    kind: request.chosen,
+    fromLevel: standing.level,
+    toLevel,
+    taken,
+    proposed: decision.outcome,
+    reason: request.reason,
+    by: me.name,
+    at: when.at.toISOString(),
+    stateNumber: inForce.state,
+    revisions: revisionsRead(inForce, ladder),
+    evidence: decision,
+    setIds: decision.setIds,
+  });
+  return id;
+}
+
+function target(ladder: Ladder, decision: Decision, { chosen, level }: ConfirmRequest) {
+  const here = ladder.levels.findIndex((l) => l.id === decision.fromLevel);
+  const stay = { toLevel: decision.fromLevel, taken: null };
+  if (chosen === 'hold' || chosen === 'stop and refer') return stay;
+  if (chosen === 'grow') {
+    if (!decision.grow.next) throw new Refusal(422, 'chosen: every way on inside this level is used up.');
+    return { toLevel: decision.fromLevel, taken: decision.grow.next };
+  }
+  const proposed = chosen === decision.outcome ? decision.toLevel : null;
+  const neighbour = ladder.levels[chosen === 'move up' ? here + 1 : here - 1]?.id;
+  const to = level ?? proposed ?? neighbour;
+  if (to === undefined) {
+    if (chosen === 'step back') return stay;
+    throw new Refusal(422, 'level: this is the top of the ladder.');
+  }
+  const index = ladder.levels.indexOf(levelIn(ladder, to));
+  if (chosen === 'move up' ? index <= here : index >= here) {
+    throw new Refusal(422, `level: "${to}" is not ${chosen === 'move up' ? 'above' : 'below'} the level now.`);
+  }
+  return { toLevel: to, taken: null };
+}

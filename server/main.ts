@@ -1,0 +1,61 @@
+import { randomUUID } from 'node:crypto';
+import { mkdir } from 'node:fs/promises';
+import path from 'node:path';
+import { serve } from '@hono/node-server';
+import { createApp } from './app.ts';
+import { FolderInUse, keepSnapshots, lockFolder, openEmbedded, openServer } from './db/index.ts';
+import { hallRow } from './hall/index.ts';
+import { loadDemo } from './demo/index.ts';
+
+const SNAPSHOT_EVERY_MS = 3 * 60_000;
+
+async function main(): Promise<void> {
+  const demo = process.argv.includes('--demo');
+  const port = Number(process.env.PORT ?? 4180);
+  const host = process.env.HOST ?? '127.0.0.1';
+  const folder = path.resolve(process.env.MEISTER_DATA ?? (demo ? 'data/demo' : 'data/hall'));
+  const publicUrl = (process.env.PUBLIC_URL ?? `http://${host.includes(':') ? `[${host}]` : host}:${port}`).replace(/\/$/, '');
+  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`PORT is not a port: ${process.env.PORT}`);
+
+  const url = process.env.DATABASE_URL;
+  await mkdir(folder, { recursive: true });
+  const unlock = await lockFolder(folder);
+  const { db, close } = url ? await openServer(url) : await openEmbedded(path.join(folder, 'db'));
+  const clock = () => new Date();
+  if (demo && (await hallRow(db)) === null) {
+    console.log('Loading the demo hall …');
+    await loadDemo(db, clock());
+  }
+  const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
+  const app = createApp({ db, clock, boot: randomUUID(), snapshots, publicUrl });
+  const server = serve({ fetch: app.fetch, port, hostname: host }, () => {
+    console.log(`Meister is at ${publicUrl}`);
+    console.log(`Data: ${url ? 'the PostgreSQL server of DATABASE_URL' : folder}`);
+  });
+
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    server.close();
+    void snapshots
+      .stop()
+      .catch((error: unknown) => console.error('The last snapshot could not be written:', error))
+      .then(close)
+      .then(unlock)
+      .then(() => process.exit(0));
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another one.` : error);
+    void close()
+      .then(unlock)
+      .then(() => process.exit(1));
+  });
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof FolderInUse ? error.message : error);
+  process.exit(1);
+});

@@ -1,0 +1,2 @@
+export { peopleRoutes } from './routes.ts';
+export { openRestrictions, personList, personOf, seesHealth, savePerson, addRestriction } from './store.ts';

@@ -1,0 +1,64 @@
+import { eraseSchema, liftSchema, personSchema, restrictionSchema } from '../../contract/people.ts';
+import type { PersonRequest, RestrictionRequest } from '../../contract/people.ts';
+import { hallToday } from '../hall/index.ts';
+import { bodyOf, idOf, meOf } from '../http.ts';
+import type { App, Services } from '../http.ts';
+import {
+  addRestriction,
+  erasePerson,
+  exportPerson,
+  liftRestriction,
+  personList,
+  restrictionRows,
+  savePerson,
+} from './store.ts';
+
+export function peopleRoutes(app: App, s: Services): void {
+  app.get('/api/people', async (c) => c.json(await personList(s.db)));
+
+  app.post('/api/people', async (c) => {
+    const request = await bodyOf<PersonRequest>(c, personSchema);
+    const id = await s.db.transaction((tx) => savePerson(tx, null, request));
+    return c.json({ id }, 201);
+  });
+
+  app.put('/api/people/:id', async (c) => {
+    const id = idOf(c);
+    const request = await bodyOf<PersonRequest>(c, personSchema);
+    await s.db.transaction((tx) => savePerson(tx, id, request));
+    return c.json({ ok: true });
+  });
+
+  app.delete('/api/people/:id', async (c) => {
+    const id = idOf(c);
+    const { name } = await bodyOf<{ name: string }>(c, eraseSchema);
+    await s.db.transaction((tx) => erasePerson(tx, id, name));
+    return c.json({ ok: true });
+  });
+
+  app.get('/api/people/:id/export', async (c) => {
+    const data = await exportPerson(s.db, idOf(c));
+    return c.body(`${JSON.stringify(data, null, 2)}\n`, 200, {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': 'attachment; filename="meister-person.json"',
+    });
+  });
+
+  app.get('/api/people/:id/restrictions', async (c) => c.json(await restrictionRows(s.db, idOf(c))));
+
+  app.post('/api/people/:id/restrictions', async (c) => {
+    const id = idOf(c);
+    const request = await bodyOf<RestrictionRequest>(c, restrictionSchema);
+    const by = meOf(c).name;
+    const made = await s.db.transaction((tx) => addRestriction(tx, id, request, by));
+    return c.json({ id: made }, 201);
+  });
+
+  app.post('/api/restrictions/:id/lift', async (c) => {
+    const id = idOf(c);
+    const { source } = await bodyOf<{ source: string }>(c, liftSchema);
+    const today = await hallToday(s.db, s.clock());
+    await s.db.transaction((tx) => liftRestriction(tx, id, source, meOf(c).name, today));
+    return c.json({ ok: true });
+  });
+}

@@ -1,0 +1,134 @@
+import { randomUUID } from 'node:crypto';
+import { eq, inArray } from 'drizzle-orm';
+import type { Me } from '../../contract/access.ts';
+import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
+import type { Restriction } from '../../core/ladder/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+
+const { person, restriction, session, loggedSet, move, moveFlag, squad } = schema;
+
+export async function personList(db: Db): Promise<Person[]> {
+  return db.select().from(person).orderBy(person.name);
+}
+
+export async function personOf(db: Db, id: string): Promise<Person> {
+  const [row] = await db.select().from(person).where(eq(person.id, id));
+  if (!row) throw new Refusal(404, 'There is no such person.');
+  return row;
+}
+
+/** Pain, and what rests on it, is for the head coach and the staff of the person's squad. */
+export function seesHealth(me: Me, who: Pick<Person, 'squadId'>): boolean {
+  if (me.role === 'head coach') return true;
+  return me.role === 'coach' && who.squadId !== null && me.squadIds.includes(who.squadId);
+}
+
+export async function savePerson(db: Db, id: string | null, request: PersonRequest): Promise<string> {
+  if (request.squadId !== null) {
+    const [found] = await db.select().from(squad).where(eq(squad.id, request.squadId));
+    if (!found) throw new Refusal(422, 'squadId: there is no such squad. Nothing was changed.');
+  }
+  if (id === null) {
+    const made = randomUUID();
+    await db.insert(person).values({ id: made, ...request });
+    return made;
+  }
+  await personOf(db, id);
+  await db.update(person).set(request).where(eq(person.id, id));
+  return id;
+}
+
+/** Everything kept about one person, for the person or their guardian. */
+export async function exportPerson(db: Db, id: string) {
+  const who = await personOf(db, id);
+  const sessions = await db.select().from(session).where(eq(session.personId, id)).orderBy(session.date);
+  const sets = sessions.length
+    ? await db.select().from(loggedSet).where(inArray(loggedSet.sessionId, sessions.map((x) => x.id)))
+    : [];
+  const moves = await db.select().from(move).where(eq(move.personId, id)).orderBy(move.sequence);
+  const flags = moves.length
+    ? await db.select().from(moveFlag).where(inArray(moveFlag.moveId, moves.map((m) => m.id)))
+    : [];
+  return {
+    format: 'meister-person',
+    version: 1,
+    person: who,
+    restrictions: await restrictionRows(db, id),
+    sessions,
+    sets,
+    moves,
+    moveFlags: flags,
+  };
+}
+
+/** Erases the person with sessions, sets, moves and restrictions; the name must be given again. */
+export async function erasePerson(db: Db, id: string, name: string): Promise<void> {
+  const who = await personOf(db, id);
+  if (who.name !== name.trim()) {
+    throw new Refusal(422, `name: "${name}" is not the name of this person. Nothing was erased.`);
+  }
+  await db.delete(person).where(eq(person.id, id));
+}
+
+export async function restrictionRows(db: Db, personId: string): Promise<RestrictionRow[]> {
+  const rows = await db
+    .select()
+    .from(restriction)
+    .where(eq(restriction.personId, personId))
+    .orderBy(restriction.fromDate);
+  return rows.map((r) => ({
+    id: r.id,
+    bars: r.bars,
+    from: r.fromDate,
+    until: r.untilDate,
+    saidBy: r.saidBy,
+    recordedBy: r.recordedBy,
+    liftedOn: r.liftedOn,
+    liftedBy: r.liftedBy,
+    liftedSource: r.liftedSource,
+  }));
+}
+
+/** Restrictions not lifted, by person; whether one is in force on a day is for core to say. */
+export async function openRestrictions(db: Db, personIds: readonly string[]) {
+  const byPerson = new Map<string, Restriction[]>();
+  if (personIds.length === 0) return byPerson;
+  const rows = await db.select().from(restriction).where(inArray(restriction.personId, [...personIds]));
+  for (const r of rows) {
+    if (r.liftedOn !== null) continue;
+    const list = byPerson.get(r.personId) ?? [];
+    list.push({ id: r.id, bars: r.bars, from: r.fromDate, until: r.untilDate, saidBy: r.saidBy });
+    byPerson.set(r.personId, list);
+  }
+  return byPerson;
+}
+
+export async function addRestriction(db: Db, personId: string, r: RestrictionRequest, by: string): Promise<string> {
+  await personOf(db, personId);
+  if (r.until !== null && r.until < r.from) {
+    throw new Refusal(422, 'until: the last barred day is before the first. Nothing was changed.');
+  }
+  const id = randomUUID();
+  await db.insert(restriction).values({
+    id,
+    personId,
+    bars: r.bars,
+    fromDate: r.from,
+    untilDate: r.until,
+    saidBy: r.saidBy,
+    recordedBy: by,
+  });
+  return id;
+}
+
+export async function liftRestriction(db: Db, id: string, source: string, by: string, today: string): Promise<void> {
+  const [row] = await db.select().from(restriction).where(eq(restriction.id, id)).for('update');
+  if (!row) throw new Refusal(404, 'There is no such restriction.');
+  if (row.liftedOn !== null) throw new Refusal(409, `It was lifted on ${row.liftedOn} already.`);
+  await db
+    .update(restriction)
+    .set({ liftedOn: today, liftedBy: by, liftedSource: source })
+    .where(eq(restriction.id, id));
+}
