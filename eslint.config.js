@@ -15,7 +15,9 @@ export default tseslint.config(
   { ignores: ['dist', 'node_modules', '.cache', 'data', 'server/db/migrations', 'test-results'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js', 'scripts/*.mjs'] } } },
+    languageOptions: {
+      parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js', 'scripts/*.mjs'] } },
+    },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
@@ -32,7 +34,19 @@ export default tseslint.config(
         {
           patterns: [
             never(['contract', 'server', 'web', 'scripts'], 'core imports nothing but itself.'),
-            { group: ['react', 'react-dom', 'hono', 'hono/*', 'drizzle-orm', 'drizzle-orm/*', 'node:*', 'joi'], message: 'core has no interface, server, database or system code.' },
+            {
+              group: [
+                'react',
+                'react-dom',
+                'hono',
+                'hono/*',
+                'drizzle-orm',
+                'drizzle-orm/*',
+                'node:*',
+                'joi',
+              ],
+              message: 'core has no interface, server, database or system code.',
+            },
             otherRoomsInside,
           ],
         },
@@ -52,13 +66,19 @@ export default tseslint.config(
   {
     files: ['contract/**/*.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [never(['server', 'web', 'scripts'], 'contract imports only core.')] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [never(['server', 'web', 'scripts'], 'contract imports only core.')] },
+      ],
     },
   },
   {
     files: ['server/**/*.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [never(['web', 'scripts'], 'server imports contract and core.'), otherRoomsInside] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [never(['web', 'scripts'], 'server imports contract and core.'), otherRoomsInside] },
+      ],
     },
   },
   {
@@ -72,7 +92,11 @@ export default tseslint.config(
         {
           patterns: [
             { ...never(['server', 'scripts'], 'web never imports server.'), allowTypeImports: false },
-            { regex: '(^|/)contract/', message: 'web takes only types from contract (Joi stays out of the bundle).', allowTypeImports: true },
+            {
+              regex: '(^|/)contract/',
+              message: 'web takes only types from contract (Joi stays out of the bundle).',
+              allowTypeImports: true,
+            },
             otherRoomsInside,
           ],
         },

@@ -29,7 +29,11 @@ const referenceLoad = shape({
 const hands = Joi.string().valid('at the sides', 'forward', 'crossed', 'behind the ears', 'on the floor');
 const legs = Joi.number().valid(1, 2);
 const place = oneOf(L.LOAD_PLACES);
-const jointAngles = shape({ shankDeg: number(-90, 90), thighDeg: number(-90, 180), trunkDeg: number(-180, 180) });
+const jointAngles = shape({
+  shankDeg: number(-90, 90),
+  thighDeg: number(-90, 180),
+  trunkDeg: number(-180, 180),
+});
 const mechanics = union(
   'type',
   {
@@ -74,10 +78,7 @@ const mechanics = union(
     },
     bridge: {
       referenceLoad,
-      bench: Joi.alternatives().try(
-        Joi.string().valid('fitted'),
-        shape({ heightM: number(0.1, 1.2) }),
-      ),
+      bench: Joi.alternatives().try(Joi.string().valid('fitted'), shape({ heightM: number(0.1, 1.2) })),
       feetRaisedM: number(0, 1),
     },
     lunge: { referenceLoad, rearFootRaisedM: number(0, 1), frontShare: ruledNumber(0, 1) },
@@ -176,7 +177,12 @@ const fault = shape(
     ),
     answers: list(
       shape(
-        { answerKind: oneOf(L.ANSWER_KINDS), line, needsSecondPerson: Joi.boolean(), equipment: list(slug(), 8) },
+        {
+          answerKind: oneOf(L.ANSWER_KINDS),
+          line,
+          needsSecondPerson: Joi.boolean(),
+          equipment: list(slug(), 8),
+        },
         { cue: slug(), variation: slug() },
       ),
       20,
@@ -204,7 +210,13 @@ const predicate = union('test', {
 }).id('predicate');
 
 const caution = shape(
-  { ...common, kind: Joi.string().valid('caution'), name: text(120), lines: lines.min(1), appliesTo: predicate },
+  {
+    ...common,
+    kind: Joi.string().valid('caution'),
+    name: text(120),
+    lines: lines.min(1),
+    appliesTo: predicate,
+  },
   commonOptional,
 );
 
@@ -369,6 +381,8 @@ export interface EntrySummary {
   laterality: L.Laterality | null;
   /** Words the text search looks through besides the title. */
   words: string;
+  /** Documents it names, as `kind/slug`. */
+  uses: string[];
 }
 
 export interface EntryInForce {

@@ -29,7 +29,11 @@ export const shape = (members: Members, optional: Members = {}) =>
   });
 
 /** A union told apart by one text member, with the error of the branch that was meant. */
-export const union = (key: string, branches: Record<string, Members>, optional: Record<string, Members> = {}) =>
+export const union = (
+  key: string,
+  branches: Record<string, Members>,
+  optional: Record<string, Members> = {},
+) =>
   Joi.alternatives()
     .conditional(`.${key}`, {
       switch: Object.entries(branches).map(([name, members]) => ({

@@ -24,7 +24,9 @@ export function run(command, args, options = {}) {
 
 /** `npm ci` when the lock file is not the one that was installed last. */
 export function ensureInstalled() {
-  const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(path.join(root, 'node_modules', 'tsx')) && isStamped('install', lock)) return;
   console.log('Installing packages …');
   if (run('npm', ['ci', '--no-audit', '--no-fund']) !== 0) {
@@ -41,7 +43,10 @@ function fingerprint(folders) {
     if (stat.isDirectory()) for (const name of readdirSync(file).sort()) walk(path.join(file, name));
     else hash.update(`${path.relative(root, file)} ${stat.size} ${stat.mtimeMs}\n`);
   };
-  folders.map((f) => path.join(root, f)).filter(existsSync).forEach(walk);
+  folders
+    .map((f) => path.join(root, f))
+    .filter(existsSync)
+    .forEach(walk);
   return hash.digest('hex');
 }
 

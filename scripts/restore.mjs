@@ -2,4 +2,6 @@
 import { ensureInstalled, root, run } from './prepare.mjs';
 
 ensureInstalled();
-process.exit(run(process.execPath, ['--import', 'tsx', 'server/restore.ts', ...process.argv.slice(2)], { cwd: root }));
+process.exit(
+  run(process.execPath, ['--import', 'tsx', 'server/restore.ts', ...process.argv.slice(2)], { cwd: root }),
+);

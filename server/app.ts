@@ -40,7 +40,10 @@ export function createApp(s: Services): App {
       xFrameOptions: 'DENY',
     }),
   );
-  app.use('/api/*', csrf({ origin: (origin, c) => origin === new URL(c.req.url).origin || origin === s.publicUrl }));
+  app.use(
+    '/api/*',
+    csrf({ origin: (origin, c) => origin === new URL(c.req.url).origin || origin === s.publicUrl }),
+  );
   const tooLarge = () => problemResponse(413, 'The request is too large. Nothing was changed.');
   app.use('/api/*', (c, next) =>
     bodyLimit({
@@ -97,6 +100,13 @@ function serveWeb(app: App): void {
   app.all('/api/*', (c) => problemResponse(404, `There is nothing at ${c.req.path}.`));
   if (existsSync(dist)) {
     app.use('*', serveStatic({ root: dist, onFound: (_p, c) => c.header('cache-control', 'no-cache') }));
-    app.get('*', serveStatic({ root: dist, path: 'index.html', onFound: (_p, c) => c.header('cache-control', 'no-cache') }));
+    app.get(
+      '*',
+      serveStatic({
+        root: dist,
+        path: 'index.html',
+        onFound: (_p, c) => c.header('cache-control', 'no-cache'),
+      }),
+    );
   }
 }

@@ -42,7 +42,13 @@ const TITLES: Record<number, string> = {
 };
 
 export function problemResponse(status: number, detail: string, extra: Partial<Problem> = {}): Response {
-  const problem: Problem = { type: 'about:blank', title: TITLES[status] ?? 'Refused', status, detail, ...extra };
+  const problem: Problem = {
+    type: 'about:blank',
+    title: TITLES[status] ?? 'Refused',
+    status,
+    detail,
+    ...extra,
+  };
   const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
   if (extra.retryAfterS !== undefined) headers['retry-after'] = String(extra.retryAfterS);
   return new Response(JSON.stringify(problem), { status, headers });

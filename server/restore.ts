@@ -30,6 +30,8 @@ async function main(): Promise<void> {
 
 main().catch((error: unknown) => {
   const broken = error instanceof BadBackup || (error as { code?: string }).code?.startsWith('Z_');
-  console.error(broken ? `${(error as Error).message} Nothing usable was restored; delete the new folder.` : error);
+  console.error(
+    broken ? `${(error as Error).message} Nothing usable was restored; delete the new folder.` : error,
+  );
   process.exit(1);
 });

@@ -240,7 +240,10 @@ function missingFrom(judged: Judged): Reason[] {
   if (c.kind === 'any') {
     return [
       {
-        text: `One of: ${judged.parts.flatMap(missingFrom).map((r) => r.text).join(' ')}`,
+        text: `One of: ${judged.parts
+          .flatMap(missingFrom)
+          .map((r) => r.text)
+          .join(' ')}`,
         health: judged.health,
       },
     ];
@@ -292,7 +295,8 @@ function growFinding(
 ): GrowFinding {
   const kit = input.kit;
   const lowering = input.loweringS.get(level.main) ?? 0;
-  const next = level.waysOn.map((w) => nextStep(w, target, lowering, kit)).find((step) => step !== null) ?? null;
+  const next =
+    level.waysOn.map((w) => nextStep(w, target, lowering, kit)).find((step) => step !== null) ?? null;
   const lastTwo = sessions.slice(-2);
   const setIds = lastTwo.flatMap((s) => s.sets.map((x) => x.id));
   if (lastTwo.length < 2) {
@@ -315,7 +319,12 @@ function growFinding(
     { facts: input.facts, today: input.today },
   );
   if (easy.judgement === 'met') {
-    return { rule: 'easy effort', account: 'Effort was at most 5 of 10 in two sessions running', next, setIds };
+    return {
+      rule: 'easy effort',
+      account: 'Effort was at most 5 of 10 in two sessions running',
+      next,
+      setIds,
+    };
   }
   return { rule: null, account: 'Neither two-for-two nor two easy sessions running', next, setIds: [] };
 }

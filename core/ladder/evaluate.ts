@@ -245,7 +245,8 @@ function setsReaching(
     const judgement: Judgement =
       sure >= setsNeeded ? 'met' : possible >= setsNeeded || values.length === 0 ? 'unknown' : 'not met';
     const where = side ? `${side} ` : '';
-    const shown = values.map((v) => v.value).join(', ');
+    // A hold left early by a fault counts nothing, but was not nothing.
+    const shown = values.map((v) => (unit === 's' && v.value === 0 ? 'one not clean' : v.value)).join(', ');
     return {
       judgement,
       sure,

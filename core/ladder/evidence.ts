@@ -1,4 +1,14 @@
-import type { FeltKind, LoadKind, LoadPlace, Pattern, RangeTarget, Region, Role, Severity, Side } from '../library/index.ts';
+import type {
+  FeltKind,
+  LoadKind,
+  LoadPlace,
+  Pattern,
+  RangeTarget,
+  Region,
+  Role,
+  Severity,
+  Side,
+} from '../library/index.ts';
 
 /** Calendar day of the hall, `YYYY-MM-DD`; compares as text. */
 export type IsoDate = string;

@@ -28,7 +28,12 @@ export function targetAt(dose: LevelDose, taken: readonly TakenWay[]): Target {
 }
 
 /** Value the way on leads to from the target, or null when it is used up or its kit is missing. */
-export function nextStep(way: WayOn, target: Target, loweringS: number, kit: ReadonlySet<string>): TakenWay | null {
+export function nextStep(
+  way: WayOn,
+  target: Target,
+  loweringS: number,
+  kit: ReadonlySet<string>,
+): TakenWay | null {
   const upTo = (now: number, step: number, most: number) => (now < most ? Math.min(most, now + step) : null);
   const found = (to: number | null): TakenWay | null => (to === null ? null : { way: way.way, to });
   switch (way.way) {

@@ -57,7 +57,10 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
         for (const need of level.entryNeeds) {
           const ladder = shelf.get('ladder', need.ladder);
           if (ladder && !ladder.levels.some((l) => l.id === need.level)) {
-            found.push([`levels[${i}].entryNeeds`, `The ladder "${need.ladder}" has no level "${need.level}".`]);
+            found.push([
+              `levels[${i}].entryNeeds`,
+              `The ladder "${need.ladder}" has no level "${need.level}".`,
+            ]);
           }
         }
       });

@@ -75,7 +75,8 @@ function predicateReferences(
   path: string,
   add: (kind: Kind, path: string, slug: string) => void,
 ): void {
-  if (p.test === 'all' || p.test === 'any') p.of.forEach((q, i) => predicateReferences(q, `${path}.of[${i}]`, add));
+  if (p.test === 'all' || p.test === 'any')
+    p.of.forEach((q, i) => predicateReferences(q, `${path}.of[${i}]`, add));
   else if (p.test === 'not') predicateReferences(p.of, `${path}.of`, add);
   else if (p.test === 'equipment') p.is.forEach((s, i) => add('equipment', `${path}.is[${i}]`, s));
 }

@@ -12,13 +12,29 @@ export const STAGES = ['learning', 'sound', 'advanced'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** The order of one repetition and what surrounds it; cues and faults are sorted by it. */
-export const PHASES = ['set up', 'get in', 'brace', 'lowering', 'bottom', 'rising', 'finish', 'hold', 'get out'] as const;
+export const PHASES = [
+  'set up',
+  'get in',
+  'brace',
+  'lowering',
+  'bottom',
+  'rising',
+  'finish',
+  'hold',
+  'get out',
+] as const;
 export type Phase = (typeof PHASES)[number];
 
 export const VIEWS = ['front', 'side', 'behind', 'ear', 'touch', 'ask'] as const;
 export type View = (typeof VIEWS)[number];
 
-export const CUE_KINDS = ['outside target', 'body part', 'picture', 'touch or constraint', 'contrast'] as const;
+export const CUE_KINDS = [
+  'outside target',
+  'body part',
+  'picture',
+  'touch or constraint',
+  'contrast',
+] as const;
 export type CueKind = (typeof CUE_KINDS)[number];
 
 export const REGIONS = [
@@ -73,10 +89,27 @@ export type Laterality = (typeof LATERALITIES)[number];
 export const SIDE_ORDERS = ['both together', 'sides alternating', 'one side to the end'] as const;
 export type SideOrder = (typeof SIDE_ORDERS)[number];
 
-export const DIRECTIONS = ['in place', 'forward', 'backward', 'diagonal', 'sideways', 'crossed', 'stepping up'] as const;
+export const DIRECTIONS = [
+  'in place',
+  'forward',
+  'backward',
+  'diagonal',
+  'sideways',
+  'crossed',
+  'stepping up',
+] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
-export const LOAD_KINDS = ['none', 'dumbbell', 'kettlebell', 'bar', 'plate', 'band', 'machine', 'improvised'] as const;
+export const LOAD_KINDS = [
+  'none',
+  'dumbbell',
+  'kettlebell',
+  'bar',
+  'plate',
+  'band',
+  'machine',
+  'improvised',
+] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
 
 export const LOAD_PLACES = [
@@ -96,10 +129,25 @@ export const LOAD_PLACES = [
 ] as const;
 export type LoadPlace = (typeof LOAD_PLACES)[number];
 
-export const SUPPORTS = ['none', 'wall', 'chair or pole', 'strap', 'box', 'hands of a coach', 'toe of the other foot'] as const;
+export const SUPPORTS = [
+  'none',
+  'wall',
+  'chair or pole',
+  'strap',
+  'box',
+  'hands of a coach',
+  'toe of the other foot',
+] as const;
 export type Support = (typeof SUPPORTS)[number];
 
-export const STANCE_WIDTHS = ['hip width', 'shoulder width', 'slightly wider', 'wide', 'one foot', 'split'] as const;
+export const STANCE_WIDTHS = [
+  'hip width',
+  'shoulder width',
+  'slightly wider',
+  'wide',
+  'one foot',
+  'split',
+] as const;
 export type StanceWidth = (typeof STANCE_WIDTHS)[number];
 
 export const FOOT_WEIGHTS = ['whole foot', 'heels', 'ball of the foot'] as const;

@@ -6,7 +6,9 @@ const KEY_BYTES = 32;
 
 const derive = (password: string, salt: Buffer, cost: typeof COST) =>
   new Promise<Buffer>((done, fail) => {
-    scrypt(password.normalize('NFKC'), salt, KEY_BYTES, cost, (error, key) => (error ? fail(error) : done(key)));
+    scrypt(password.normalize('NFKC'), salt, KEY_BYTES, cost, (error, key) =>
+      error ? fail(error) : done(key),
+    );
   });
 
 /** `scrypt$N$r$p$salt$key`, salt and key in base64. */

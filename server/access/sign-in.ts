@@ -28,7 +28,9 @@ export async function checkSignIn(db: Db, login: string, password: string, now: 
   const waitMs = failed ? Date.parse(failed.blockedUntil) - now.getTime() : 0;
   if (waitMs > 0) {
     const seconds = Math.ceil(waitMs / 1000);
-    throw new Refusal(429, `Too many failed tries. Wait ${seconds} s and try again.`, { retryAfterS: seconds });
+    throw new Refusal(429, `Too many failed tries. Wait ${seconds} s and try again.`, {
+      retryAfterS: seconds,
+    });
   }
   const [found] = await db.select().from(schema.staff).where(eq(schema.staff.login, key));
   // An unknown name costs the same time as a wrong password.
@@ -48,7 +50,12 @@ export async function checkSignIn(db: Db, login: string, password: string, now: 
 }
 
 /** Opens a new session, ends the one the browser came with, and returns the new token. */
-export async function openSession(db: Db, staffId: string, oldToken: string | null, now: Date): Promise<string> {
+export async function openSession(
+  db: Db,
+  staffId: string,
+  oldToken: string | null,
+  now: Date,
+): Promise<string> {
   if (oldToken) await closeSession(db, oldToken);
   await db.delete(schema.signIn).where(lt(schema.signIn.expiresAt, now.toISOString()));
   const token = randomBytes(32).toString('base64url');

@@ -75,7 +75,8 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
         continue;
       }
       const table = tables.get(line.table as string);
-      if (!table) throw new BadBackup(`The backup names a table that is not known here: ${String(line.table)}.`);
+      if (!table)
+        throw new BadBackup(`The backup names a table that is not known here: ${String(line.table)}.`);
       if (batch && (batch.table !== table || batch.rows.length >= 200)) await flush();
       batch ??= { table, rows: [] };
       batch.rows.push(line.row as Record<string, unknown>);
@@ -83,7 +84,8 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
     }
     await flush();
     if (!header) throw new BadBackup('The file is empty.');
-    if (ended !== rows) throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
+    if (ended !== rows)
+      throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
     // The order of moves goes on after the highest one restored.
     await tx.execute(
       sql`select setval(pg_get_serial_sequence('move', 'sequence'), (select coalesce(max(sequence), 0) + 1 from move), false)`,

@@ -86,7 +86,10 @@ export function toDelete(names: readonly string[]): string[] {
     const day = name.slice('meister-'.length, 'meister-2026-11-24'.length);
     if (!lastOfDay.has(day)) lastOfDay.set(day, name);
   }
-  const kept = new Set([...newestFirst.slice(0, KEEP_NEWEST), ...[...lastOfDay.values()].slice(0, KEEP_DAYS)]);
+  const kept = new Set([
+    ...newestFirst.slice(0, KEEP_NEWEST),
+    ...[...lastOfDay.values()].slice(0, KEEP_DAYS),
+  ]);
   return newestFirst.filter((name) => !kept.has(name));
 }
 

@@ -47,10 +47,14 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
     for (const who of PEOPLE) {
       const id = uuidFrom(random);
       const { name, squad, statureM, massKg, note } = who;
-      await tx.insert(schema.person).values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note });
+      await tx
+        .insert(schema.person)
+        .values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note });
       const season = seasonOf(who, id, ladder, inForce, today, random);
       await tx.insert(schema.session).values(season.sessions.map((s) => ({ ...s, personId: id })));
-      await tx.insert(schema.loggedSet).values(season.sets.map(({ date: _date, ...set }) => ({ ...set, edit: 1 })));
+      await tx
+        .insert(schema.loggedSet)
+        .values(season.sets.map(({ date: _date, ...set }) => ({ ...set, edit: 1 })));
       for (const { sequence: _order, ...move } of season.moves) await tx.insert(schema.move).values(move);
       for (const r of season.restrictions) {
         await tx.insert(schema.restriction).values({

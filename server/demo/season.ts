@@ -89,7 +89,13 @@ export function seasonOf(
     );
     if (n < SESSIONS - LEFT_OPEN) confirmProposal(date);
 
-    function setsOf(day: { who: DemoPerson; level: string; target: Target; mood: DemoPerson['lately']; ability: number }) {
+    function setsOf(day: {
+      who: DemoPerson;
+      level: string;
+      target: Target;
+      mood: DemoPerson['lately'];
+      ability: number;
+    }) {
       const variation = inForce.shelf.get('variation', day.level)!;
       const sides = variation.laterality === 'one leg' ? (['left', 'right'] as const) : [null];
       const watched = day.mood === 'unwatched' ? false : day.mood !== 'as before' || random() < who.watched;
@@ -112,11 +118,20 @@ export function seasonOf(
         const can = (spare - tired + noise(day.mood === 'as before' ? 1.6 : 0.6)) * (holdS ? 2.5 : 1);
         const full = (holdS ?? reps ?? 10) + can;
         const scaled = Math.round(Math.max(2, full * (1 - lag)));
-        const ceiling = day.mood === 'easy' ? (holdS ?? reps ?? 10) : day.mood === 'strong' ? 99 : (holdS ?? reps ?? 10) + (holdS ? 10 : 3);
+        const ceiling =
+          day.mood === 'easy'
+            ? (holdS ?? reps ?? 10)
+            : day.mood === 'strong'
+              ? 99
+              : (holdS ?? reps ?? 10) + (holdS ? 10 : 3);
         const done = Math.min(scaled, ceiling);
         const unclean = watched && day.mood === 'as before' && random() < 0.3 ? 1 : 0;
         const effort =
-          day.mood === 'easy' ? 4 : day.mood === 'strong' ? 6 : clamp(4, Math.round(7.5 - can * 0.35 + noise(1)), 10);
+          day.mood === 'easy'
+            ? 4
+            : day.mood === 'strong'
+              ? 6
+              : clamp(4, Math.round(7.5 - can * 0.35 + noise(1)), 10);
         const pain = day.mood === 'hurting' && last ? 5 : last && random() < 0.85 ? 0 : null;
         return {
           id: uuidFrom(random),
@@ -143,8 +158,18 @@ export function seasonOf(
           rangeReached: watched ? true : null,
           rangeDeg: null,
           faults: unclean ? [{ fault: faultFor(), side, reps: 1 }] : [],
-          sensations: last && random() < 0.6 ? [{ region: 'back of hip' as const, kind: 'work' as const, side: null }] : null,
-          pain: day.mood === 'unwatched' ? null : day.mood === 'strong' || day.mood === 'easy' ? (last ? 0 : null) : pain,
+          sensations:
+            last && random() < 0.6
+              ? [{ region: 'back of hip' as const, kind: 'work' as const, side: null }]
+              : null,
+          pain:
+            day.mood === 'unwatched'
+              ? null
+              : day.mood === 'strong' || day.mood === 'easy'
+                ? last
+                  ? 0
+                  : null
+                : pain,
           atEase: null,
           aids: null,
           loggedBy: coach,

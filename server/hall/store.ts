@@ -46,7 +46,9 @@ async function setSquads(db: Db, staffId: string, squadIds: readonly string[]): 
   if (unknown) throw new Refusal(422, 'squadIds: one of the squads does not exist. Nothing was changed.');
   await db.delete(schema.staffSquad).where(eq(schema.staffSquad.staffId, staffId));
   if (squadIds.length) {
-    await db.insert(schema.staffSquad).values([...new Set(squadIds)].map((squadId) => ({ staffId, squadId })));
+    await db
+      .insert(schema.staffSquad)
+      .values([...new Set(squadIds)].map((squadId) => ({ staffId, squadId })));
   }
 }
 
@@ -77,7 +79,9 @@ export async function editStaff(db: Db, id: string, edit: StaffEdit): Promise<vo
     const others = await db
       .select({ id: schema.staff.id })
       .from(schema.staff)
-      .where(and(eq(schema.staff.role, 'head coach'), eq(schema.staff.active, true), ne(schema.staff.id, id)));
+      .where(
+        and(eq(schema.staff.role, 'head coach'), eq(schema.staff.active, true), ne(schema.staff.id, id)),
+      );
     if (others.length === 0) {
       throw new Refusal(422, 'role: the hall needs at least one active head coach. Nothing was changed.');
     }

@@ -44,11 +44,20 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
       );
     }
   }
-  const breaches = breachesOf(withChanges(shelf, items.map((i) => i.body)));
+  const breaches = breachesOf(
+    withChanges(
+      shelf,
+      items.map((i) => i.body),
+    ),
+  );
   if (breaches.length > 0) {
-    throw new Refusal(422, `${breaches[0]!.document}, ${breaches[0]!.path}: ${breaches[0]!.problem} Nothing was changed.`, {
-      errors: breaches.map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
-    });
+    throw new Refusal(
+      422,
+      `${breaches[0]!.document}, ${breaches[0]!.path}: ${breaches[0]!.problem} Nothing was changed.`,
+      {
+        errors: breaches.map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
+      },
+    );
   }
   const next = state + 1;
   for (const { body, base } of items) {
@@ -100,7 +109,9 @@ export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Prom
     createdAt: at.toISOString(),
     ...(accepted ? { decidedBy: me.name, decidedAt: at.toISOString() } : {}),
   });
-  await tx.insert(changeItem).values({ changeId: id, kind: body.kind, slug: body.slug, base, proposed: body });
+  await tx
+    .insert(changeItem)
+    .values({ changeId: id, kind: body.kind, slug: body.slug, base, proposed: body });
   if (accepted) await putInForce(tx, { changeId: id, items: [{ body, base }], author: me.name, at });
   await tx
     .delete(draft)
@@ -115,7 +126,12 @@ export async function changeList(db: Db): Promise<ChangeSummary[]> {
   const items = await db
     .select()
     .from(changeItem)
-    .where(inArray(changeItem.changeId, changes.map((c) => c.id)));
+    .where(
+      inArray(
+        changeItem.changeId,
+        changes.map((c) => c.id),
+      ),
+    );
   return changes.map((c) => ({
     ...summaryOf(c),
     documents: items
@@ -197,7 +213,9 @@ export async function decideChange(
       await tx
         .update(changeItem)
         .set({ accepted: edited.body, editor: me.name })
-        .where(and(eq(changeItem.changeId, id), eq(changeItem.kind, item.kind), eq(changeItem.slug, item.slug)));
+        .where(
+          and(eq(changeItem.changeId, id), eq(changeItem.kind, item.kind), eq(changeItem.slug, item.slug)),
+        );
     }
     items.push(edited ?? { body: item.proposed, base: item.base });
   }

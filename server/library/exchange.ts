@@ -37,9 +37,13 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
   // Told before the transaction writes anything, with all that is wrong rather than the first.
   const breaches = breachesOf(shelfOf(file.documents));
   if (breaches.length > 0) {
-    throw new Refusal(422, `The file has ${breaches.length} broken references or names. Nothing was imported.`, {
-      errors: breaches.slice(0, 200).map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
-    });
+    throw new Refusal(
+      422,
+      `The file has ${breaches.length} broken references or names. Nothing was imported.`,
+      {
+        errors: breaches.slice(0, 200).map((b) => ({ field: `${b.document} ${b.path}`, detail: b.problem })),
+      },
+    );
   }
   const { shelf } = await shelfInForce(tx);
   if (shelf.everything().length > 0) {
@@ -58,9 +62,11 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
     decidedBy: by,
     decidedAt: at.toISOString(),
   });
-  await tx.insert(changeItem).values(
-    file.documents.map((body) => ({ changeId, kind: body.kind, slug: body.slug, base: 0, proposed: body })),
-  );
+  await tx
+    .insert(changeItem)
+    .values(
+      file.documents.map((body) => ({ changeId, kind: body.kind, slug: body.slug, base: 0, proposed: body })),
+    );
   const items = file.documents.map((body) => ({ body, base: 0 }));
   const state = await putInForce(tx, { changeId, items, author: by, at });
   await tx.delete(edition);

@@ -1,6 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Context } from 'hono';
-import { KINDS, resolve, STAGES, titleOf } from '../../core/library/index.ts';
+import { documentId, KINDS, referencesOf, resolve, STAGES, titleOf } from '../../core/library/index.ts';
 import type { Body, Kind, Stage } from '../../core/library/index.ts';
 import {
   decideChangeSchema,
@@ -115,13 +115,15 @@ export function libraryRoutes(app: App, s: Services): void {
       resolved: resolve(variation, shelf, person),
       revision: revisions.get(`variation/${slug}`) ?? 0,
       edition: await editionHeader(s.db),
-      ladders: shelf.all('ladder').flatMap((ladder) =>
-        ladder.levels.flatMap((level, i) =>
-          level.main === slug || level.equals.includes(slug)
-            ? [{ ladder: ladder.slug, ladderName: ladder.name, level: level.name, levelNumber: i + 1 }]
-            : [],
+      ladders: shelf
+        .all('ladder')
+        .flatMap((ladder) =>
+          ladder.levels.flatMap((level, i) =>
+            level.main === slug || level.equals.includes(slug)
+              ? [{ ladder: ladder.slug, ladderName: ladder.name, level: level.name, levelNumber: i + 1 }]
+              : [],
+          ),
         ),
-      ),
     };
     return c.json(answer);
   });
@@ -198,6 +200,6 @@ function summaryOf(body: Body, revisions: ReadonlyMap<string, number>): EntrySum
     roles: variation?.roles ?? [],
     laterality: variation?.laterality ?? null,
     words: variation ? wordsOf(body) : '',
+    uses: [...new Set(referencesOf(body).map(documentId))],
   };
 }
-

@@ -29,11 +29,7 @@ export async function shelfInForce(db: Db, keep: object = db): Promise<ShelfInFo
     .from(entry)
     .innerJoin(
       revision,
-      and(
-        eq(revision.kind, entry.kind),
-        eq(revision.slug, entry.slug),
-        eq(revision.number, entry.revision),
-      ),
+      and(eq(revision.kind, entry.kind), eq(revision.slug, entry.slug), eq(revision.number, entry.revision)),
     );
   const read: ShelfInForce = {
     state,
@@ -65,11 +61,7 @@ export async function inForce(db: Db, kind: Kind, slug: string) {
     .from(entry)
     .innerJoin(
       revision,
-      and(
-        eq(revision.kind, entry.kind),
-        eq(revision.slug, entry.slug),
-        eq(revision.number, entry.revision),
-      ),
+      and(eq(revision.kind, entry.kind), eq(revision.slug, entry.slug), eq(revision.number, entry.revision)),
     )
     .where(and(eq(entry.kind, kind), eq(entry.slug, slug)));
   return row ?? null;

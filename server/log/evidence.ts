@@ -1,7 +1,14 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { resolve } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { decide, factsOf, setWithoutHealth, standingAfter, targetAt, withoutHealth } from '../../core/ladder/index.ts';
+import {
+  decide,
+  factsOf,
+  setWithoutHealth,
+  standingAfter,
+  targetAt,
+  withoutHealth,
+} from '../../core/ladder/index.ts';
 import type { Decision, LoggedSet, Restriction, Standing, VariationFacts } from '../../core/ladder/index.ts';
 import type { MoveRow, OnLadder, PersonLine, PersonOnLadders, StoredSet } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
@@ -169,7 +176,15 @@ export async function personOnLadders(
       };
     });
   const flags = moves.length
-    ? await db.select().from(moveFlag).where(inArray(moveFlag.moveId, moves.map((m) => m.id)))
+    ? await db
+        .select()
+        .from(moveFlag)
+        .where(
+          inArray(
+            moveFlag.moveId,
+            moves.map((m) => m.id),
+          ),
+        )
     : [];
   return {
     sets: seesHealth ? sets : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
@@ -188,9 +203,7 @@ export async function personOnLadders(
         by: m.by,
         stateNumber: m.stateNumber,
         evidence: m.evidence && (seesHealth ? m.evidence : withoutHealth(m.evidence)),
-        flags: flags
-          .filter((f) => f.moveId === m.id)
-          .map(({ setId, what, at }) => ({ setId, what, at })),
+        flags: flags.filter((f) => f.moveId === m.id).map(({ setId, what, at }) => ({ setId, what, at })),
       }))
       .reverse(),
     seesHealth,
@@ -205,7 +218,10 @@ export async function overview(
   today: string,
   sees: (person: Person) => boolean,
 ): Promise<PersonLine[]> {
-  const records = await recordsOf(db, people.map((p) => p.id));
+  const records = await recordsOf(
+    db,
+    people.map((p) => p.id),
+  );
   const ladders = inForce.shelf.all('ladder').filter((l) => !l.retired);
   return people.flatMap((person) =>
     ladders.map((ladder): PersonLine => {

@@ -19,7 +19,10 @@ interface When {
 async function forDeciding(tx: Db, me: Me, personId: string, ladderSlug: string) {
   const person = await personOf(tx, personId);
   if (!seesHealth(me, person)) {
-    throw new Refusal(403, 'Only staff of the squad and the head coach decide on levels: they see the whole evidence.');
+    throw new Refusal(
+      403,
+      'Only staff of the squad and the head coach decide on levels: they see the whole evidence.',
+    );
   }
   const inForce = await shelfInForce(tx);
   const ladder = inForce.shelf.get('ladder', ladderSlug);
@@ -34,7 +37,13 @@ function levelIn(ladder: Ladder, id: string): Level {
 }
 
 /** First placement on a ladder, or a new one with a reason. */
-export async function place(tx: Db, me: Me, personId: string, request: PlaceRequest, when: When): Promise<string> {
+export async function place(
+  tx: Db,
+  me: Me,
+  personId: string,
+  request: PlaceRequest,
+  when: When,
+): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
   const level = levelIn(ladder, request.level);
   const records = await recordsOf(tx, [personId]);
@@ -62,7 +71,13 @@ export async function place(tx: Db, me: Me, personId: string, request: PlaceRequ
  * Keeps what the coach decided, as proposed or otherwise with a reason, together with the decision
  * it stood on. Computed anew inside the transaction: what the coach saw must still be so.
  */
-export async function confirm(tx: Db, me: Me, personId: string, request: ConfirmRequest, when: When): Promise<string> {
+export async function confirm(
+  tx: Db,
+  me: Me,
+  personId: string,
+  request: ConfirmRequest,
+  when: When,
+): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
   const records = await recordsOf(tx, [personId]);
   const own = {
@@ -121,7 +136,10 @@ function target(ladder: Ladder, decision: Decision, { chosen, level }: ConfirmRe
   }
   const index = ladder.levels.indexOf(levelIn(ladder, to));
   if (chosen === 'move up' ? index <= here : index >= here) {
-    throw new Refusal(422, `level: "${to}" is not ${chosen === 'move up' ? 'above' : 'below'} the level now.`);
+    throw new Refusal(
+      422,
+      `level: "${to}" is not ${chosen === 'move up' ? 'above' : 'below'} the level now.`,
+    );
   }
   return { toLevel: to, taken: null };
 }

@@ -52,9 +52,9 @@ export function logRoutes(app: App, s: Services): void {
   app.put('/api/sets/:id', async (c) => {
     const id = idOf(c);
     const request = await bodyOf<SetRequest>(c, setSchema);
-    const by = meOf(c).name;
+    const me = meOf(c);
     const { at, today } = await when();
-    return c.json(await s.db.transaction((tx) => putSet(tx, id, request, by, at, today)));
+    return c.json(await s.db.transaction((tx) => putSet(tx, id, request, me, at, today)));
   });
 
   app.delete('/api/sets/:id', async (c) => {

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { canonicalJson } from '../../core/exchange/index.ts';
+import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
-import { personOf } from '../people/index.ts';
+import { personOf, seesHealth } from '../people/index.ts';
 
 const { loggedSet, session, move, moveFlag, revision } = schema;
 
@@ -22,7 +23,8 @@ async function sessionFor(tx: Db, personId: string, date: string): Promise<strin
 }
 
 /** The day after, by the calendar. */
-const dayAfter = (date: string) => new Date(Date.parse(`${date}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+const dayAfter = (date: string) =>
+  new Date(Date.parse(`${date}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
 
 /**
  * Stores a set under the id its client gave it. Sending the same edit again changes nothing; an
@@ -33,13 +35,14 @@ export async function putSet(
   tx: Db,
   id: string,
   { personId, date, ...fields }: SetRequest,
-  by: string,
+  me: Me,
   at: Date,
   today: string,
 ): Promise<SetResult> {
-  await personOf(tx, personId);
+  const person = await personOf(tx, personId);
   // One day of grace: a tablet may have rolled over to the next day just before the server.
-  if (date > dayAfter(today)) throw new Refusal(422, `date: ${date} lies in the future. The set was not stored.`);
+  if (date > dayAfter(today))
+    throw new Refusal(422, `date: ${date} lies in the future. The set was not stored.`);
   const [known] = await tx
     .select({ number: revision.number })
     .from(revision)
@@ -65,28 +68,38 @@ export async function putSet(
     .where(eq(loggedSet.id, id))
     .for('update', { of: loggedSet });
   if (!stored) {
-    await tx.insert(loggedSet).values({ id, sessionId, ...fields, loggedBy: by });
+    await tx.insert(loggedSet).values({ id, sessionId, ...fields, loggedBy: me.name });
     return { id, edit: fields.edit, flaggedMoves: [], receivedAt };
   }
   if (stored.personId !== personId) {
     throw new Refusal(409, 'This set belongs to somebody else. Nothing was changed.');
   }
   const before = stored.set;
+  if (!seesHealth(me, person)) {
+    // Who may not see pain cannot have meant to change it.
+    fields.pain = before.pain;
+    const hidden = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
+    if (hidden.length) fields.sensations = [...(fields.sensations ?? []), ...hidden];
+  }
   const { id: _i, loggedBy: _b, deletedAt, ...same } = before;
   if (
     fields.edit === before.edit &&
     deletedAt === null &&
     canonicalJson(same) !== canonicalJson({ ...fields, sessionId })
   ) {
-    throw new Refusal(409, 'Another tablet corrected this set at the same time. Yours is kept on this tablet.', {
-      yours: fields,
-      inForce: same,
-    });
+    throw new Refusal(
+      409,
+      'Another tablet corrected this set at the same time. Yours is kept on this tablet.',
+      {
+        yours: fields,
+        inForce: same,
+      },
+    );
   }
   if (fields.edit <= before.edit) return { id, edit: before.edit, flaggedMoves: [], receivedAt };
   await tx
     .update(loggedSet)
-    .set({ sessionId, ...fields, loggedBy: by, deletedAt: null })
+    .set({ sessionId, ...fields, loggedBy: me.name, deletedAt: null })
     .where(eq(loggedSet.id, id));
   const flaggedMoves = await flagMoves(tx, id, fields.edit, 'corrected', receivedAt);
   return { id, edit: fields.edit, flaggedMoves, receivedAt };

@@ -45,11 +45,27 @@ export async function exportPerson(db: Db, id: string) {
   const who = await personOf(db, id);
   const sessions = await db.select().from(session).where(eq(session.personId, id)).orderBy(session.date);
   const sets = sessions.length
-    ? await db.select().from(loggedSet).where(inArray(loggedSet.sessionId, sessions.map((x) => x.id)))
+    ? await db
+        .select()
+        .from(loggedSet)
+        .where(
+          inArray(
+            loggedSet.sessionId,
+            sessions.map((x) => x.id),
+          ),
+        )
     : [];
   const moves = await db.select().from(move).where(eq(move.personId, id)).orderBy(move.sequence);
   const flags = moves.length
-    ? await db.select().from(moveFlag).where(inArray(moveFlag.moveId, moves.map((m) => m.id)))
+    ? await db
+        .select()
+        .from(moveFlag)
+        .where(
+          inArray(
+            moveFlag.moveId,
+            moves.map((m) => m.id),
+          ),
+        )
     : [];
   return {
     format: 'meister-person',
@@ -95,7 +111,10 @@ export async function restrictionRows(db: Db, personId: string): Promise<Restric
 export async function openRestrictions(db: Db, personIds: readonly string[]) {
   const byPerson = new Map<string, Restriction[]>();
   if (personIds.length === 0) return byPerson;
-  const rows = await db.select().from(restriction).where(inArray(restriction.personId, [...personIds]));
+  const rows = await db
+    .select()
+    .from(restriction)
+    .where(inArray(restriction.personId, [...personIds]));
   for (const r of rows) {
     if (r.liftedOn !== null) continue;
     const list = byPerson.get(r.personId) ?? [];
@@ -105,7 +124,12 @@ export async function openRestrictions(db: Db, personIds: readonly string[]) {
   return byPerson;
 }
 
-export async function addRestriction(db: Db, personId: string, r: RestrictionRequest, by: string): Promise<string> {
+export async function addRestriction(
+  db: Db,
+  personId: string,
+  r: RestrictionRequest,
+  by: string,
+): Promise<string> {
   await personOf(db, personId);
   if (r.until !== null && r.until < r.from) {
     throw new Refusal(422, 'until: the last barred day is before the first. Nothing was changed.');
@@ -123,7 +147,13 @@ export async function addRestriction(db: Db, personId: string, r: RestrictionReq
   return id;
 }
 
-export async function liftRestriction(db: Db, id: string, source: string, by: string, today: string): Promise<void> {
+export async function liftRestriction(
+  db: Db,
+  id: string,
+  source: string,
+  by: string,
+  today: string,
+): Promise<void> {
   const [row] = await db.select().from(restriction).where(eq(restriction.id, id)).for('update');
   if (!row) throw new Refusal(404, 'There is no such restriction.');
   if (row.liftedOn !== null) throw new Refusal(409, `It was lifted on ${row.liftedOn} already.`);

@@ -1,0 +1,153 @@
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { ChangeDetail, DecideChangeRequest, LibraryList } from '../../contract/library.ts';
+import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
+import type { Body } from '../../core/library/index.ts';
+import { EditFields, FORMS, SideBySide } from '../library/index.ts';
+import type { Value } from '../library/index.ts';
+import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
+
+/** One change side by side with what is in force; the head coach accepts, edits or declines. */
+export function ChangePage() {
+  const { id } = useParams();
+  const change = useGet<ChangeDetail>(`/api/changes/${id}`);
+  return (
+    <Loaded query={change} what="the change">
+      {(data) => <Detail key={data.id} change={data} />}
+    </Loaded>
+  );
+}
+
+function Detail({ change }: { change: ChangeDetail }) {
+  const { hall, me } = useSigned();
+  const navigate = useNavigate();
+  const library = useGet<LibraryList>('/api/library');
+  const send = useSend<DecideChangeRequest>('POST', `/api/changes/${change.id}/decision`);
+  const [word, setWord] = useState('');
+  const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
+  const [editing, setEditing] = useState<string | null>(null);
+  const open = change.state === 'proposed' && me.role === 'head coach';
+  const decide = (accept: boolean) =>
+    send.mutate(
+      {
+        accept,
+        word,
+        ...(accept && edited.size
+          ? {
+              edited: change.items.flatMap((i) => {
+                const body = edited.get(`${i.kind}/${i.slug}`);
+                return body ? [{ body, base: i.inForce?.revision ?? 0 }] : [];
+              }),
+            }
+          : {}),
+      },
+      { onSuccess: () => void navigate('/changes') },
+    );
+  return (
+    <div className="mx-auto max-w-5xl">
+      <p>
+        <Link to="/changes">All changes</Link>
+      </p>
+      <h1>
+        {change.documents
+          .map((d) => d.title)
+          .slice(0, 3)
+          .join(', ')}
+      </h1>
+      <p className="text-soft">
+        {{ proposed: 'Proposed', accepted: 'Accepted', declined: 'Declined' }[change.state]}: by{' '}
+        {change.author}, {moment(change.at, hall.timeZone)}
+        {change.reason && `. Why: ${change.reason}`}
+        {change.decidedBy &&
+          `. Decided by ${change.decidedBy}${change.decision ? `: ${change.decision}` : ''}`}
+      </p>
+      {change.items.slice(0, 20).map((item) => {
+        const key = `${item.kind}/${item.slug}`;
+        const mine = edited.get(key) ?? item.accepted ?? item.proposed;
+        const moved = (item.inForce?.revision ?? 0) !== item.base && change.state === 'proposed';
+        const left = change.state === 'proposed' ? (item.inForce?.body ?? null) : item.baseBody;
+        return (
+          <section key={key} className="mt-5">
+            <h2>
+              {titleOf(item.proposed)} <span className="text-soft">({KIND_WORDS[item.kind]})</span>
+            </h2>
+            {moved && (
+              <Notice tone="warn">
+                This started from revision {item.base}; revision {item.inForce?.revision ?? 0} is in force
+                now. Edit the proposal against it before accepting.
+              </Notice>
+            )}
+            <SideBySide
+              before={left}
+              after={mine}
+              titles={[
+                change.state === 'proposed'
+                  ? `In force (revision ${item.inForce?.revision ?? 0})`
+                  : `Before (revision ${item.base})`,
+                edited.has(key) || item.accepted
+                  ? 'Edited by the head coach'
+                  : `Proposed by ${change.author}`,
+              ]}
+            />
+            {open && (
+              <Button
+                className="mt-2"
+                onClick={() => setEditing(editing === key ? null : key)}
+                aria-expanded={editing === key}
+              >
+                {editing === key ? 'Close the editor' : 'Edit before accepting'}
+              </Button>
+            )}
+            {editing === key && (
+              <div className="mt-3 border-l-4 border-tape pl-4">
+                <EditFields
+                  fields={FORMS[item.kind]}
+                  value={mine as unknown as Value}
+                  path=""
+                  context={{ entries: library.data?.entries ?? [], errors: new Map() }}
+                  onChange={(v) => setEdited(new Map(edited).set(key, v as unknown as Body))}
+                />
+              </div>
+            )}
+          </section>
+        );
+      })}
+      {change.items.length > 20 && (
+        <p className="mt-4 text-soft">and {change.items.length - 20} more documents.</p>
+      )}
+      {open && (
+        <div className="sticky bottom-0 mt-6 border-t-2 border-ink bg-ground py-3">
+          {send.error && (
+            <Notice tone="warn">
+              {send.error.message}
+              {send.error instanceof Refused &&
+                send.error.problem.errors?.map((e) => (
+                  <span key={e.field} className="block">
+                    {e.field}: {e.detail}
+                  </span>
+                ))}
+            </Notice>
+          )}
+          <div className="flex flex-wrap items-end gap-3">
+            <TextField
+              label="A word to the author"
+              value={word}
+              onChange={(e) => setWord(e.target.value)}
+              className="grow"
+            />
+            <Button tone="main" disabled={send.isPending} onClick={() => decide(true)}>
+              {edited.size ? 'Accept as edited' : 'Accept'}
+            </Button>
+            <Button tone="danger" disabled={send.isPending} onClick={() => decide(false)}>
+              Decline
+            </Button>
+          </div>
+        </div>
+      )}
+      {change.state === 'proposed' && me.role !== 'head coach' && (
+        <Notice>The head coach accepts or declines it. Until then the sheet stays as it is.</Notice>
+      )}
+    </div>
+  );
+}

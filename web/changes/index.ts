@@ -1,0 +1,2 @@
+export { Changes } from './changes-page.tsx';
+export { ChangePage } from './change-page.tsx';

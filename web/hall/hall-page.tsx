@@ -1,0 +1,162 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { HallSettings, Squad } from '../../contract/hall.ts';
+import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
+import { LibraryKeeping } from './keeping.tsx';
+import { StaffSection } from './staff.tsx';
+
+const TABS = [
+  ['staff', 'Staff'],
+  ['squads', 'Squads'],
+  ['keeping', 'Library file and backup'],
+  ['settings', 'Settings'],
+] as const;
+
+/** What the head coach keeps in order besides the library. */
+export function Hall() {
+  return (
+    <div className="mx-auto max-w-5xl">
+      <h1>Hall</h1>
+      <Tabs.Root defaultValue="staff" className="mt-2">
+        <Tabs.List aria-label="Parts of the hall" className="flex flex-wrap gap-1 border-b border-ink">
+          {TABS.map(([value, name]) => (
+            <Tabs.Trigger
+              key={value}
+              value={value}
+              className="min-h-11 px-4 font-head text-soft data-[state=active]:bg-paper data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-5px_0_var(--tape)]"
+            >
+              {name}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="staff" className="py-5">
+          <StaffSection />
+        </Tabs.Content>
+        <Tabs.Content value="squads" className="py-5">
+          <Squads />
+        </Tabs.Content>
+        <Tabs.Content value="keeping" className="py-5">
+          <LibraryKeeping />
+        </Tabs.Content>
+        <Tabs.Content value="settings" className="py-5">
+          <Settings />
+        </Tabs.Content>
+      </Tabs.Root>
+    </div>
+  );
+}
+
+function Settings() {
+  const { hall } = useSigned();
+  const send = useSend<HallSettings>('PUT', '/api/hall');
+  const { register, handleSubmit } = useForm<HallSettings>({
+    values: {
+      name: hall.name,
+      timeZone: hall.timeZone,
+      paper: hall.paper,
+      massUnit: hall.massUnit,
+      lengthUnit: hall.lengthUnit,
+    },
+  });
+  const error = send.error instanceof Refused ? send.error : null;
+  return (
+    <form className="grid max-w-xl gap-4" onSubmit={handleSubmit((v) => send.mutate(v))}>
+      <TextField label="Name of the hall" required error={error?.field('name')} {...register('name')} />
+      <SelectField
+        label="Time zone (decides when a day ends)"
+        error={error?.field('timeZone')}
+        {...register('timeZone')}
+      >
+        {[...new Set([hall.timeZone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].map((z) => (
+          <option key={z}>{z}</option>
+        ))}
+      </SelectField>
+      <div className="grid grid-cols-3 gap-3">
+        <SelectField label="Paper" {...register('paper')}>
+          <option>A4</option>
+          <option>Letter</option>
+        </SelectField>
+        <SelectField label="Mass in" {...register('massUnit')}>
+          <option>kg</option>
+          <option>lb</option>
+        </SelectField>
+        <SelectField label="Length in" {...register('lengthUnit')}>
+          <option>cm</option>
+          <option>in</option>
+        </SelectField>
+      </div>
+      <p className="text-sm text-soft">
+        Units may differ on one screen: press / and choose “Show mass in …”.
+      </p>
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      {send.isSuccess && <Notice>Kept.</Notice>}
+      <div>
+        <Button type="submit" tone="main" disabled={send.isPending}>
+          Keep the settings
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function Squads() {
+  const squads = useGet<Squad[]>('/api/squads');
+  const add = useSend<{ name: string }>('POST', '/api/squads');
+  const rename = useSend<{ id: string; name: string }>('PUT', ({ id }) => `/api/squads/${id}`);
+  const [name, setName] = useState('');
+  return (
+    <div className="max-w-xl">
+      <p className="mb-3 text-soft">
+        Pain and other health reasons are shown to the staff of a person’s squad and to you.
+      </p>
+      <Loaded query={squads} what="the squads">
+        {(list) => (
+          <ul>
+            {list.map((s) => (
+              <SquadRow key={s.id} squad={s} onRename={(n) => rename.mutate({ id: s.id, name: n })} />
+            ))}
+          </ul>
+        )}
+      </Loaded>
+      {rename.error && <Notice tone="warn">{rename.error.message}</Notice>}
+      <form
+        className="mt-4 flex items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          add.mutate({ name: name.trim() }, { onSuccess: () => setName('') });
+        }}
+      >
+        <TextField
+          label="New squad"
+          required
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          className="grow"
+        />
+        <Button type="submit" tone="main">
+          Add
+        </Button>
+      </form>
+      {add.error && <Notice tone="warn">{add.error.message}</Notice>}
+    </div>
+  );
+}
+
+function SquadRow({ squad, onRename }: { squad: Squad; onRename: (name: string) => void }) {
+  const [name, setName] = useState(squad.name);
+  return (
+    <li className="flex items-center gap-3 border-b border-rule py-1">
+      <input
+        aria-label={`Name of ${squad.name}`}
+        className="field"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <Button disabled={name.trim() === '' || name === squad.name} onClick={() => onRename(name.trim())}>
+        Rename
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,1 @@
+export { Hall } from './hall-page.tsx';

@@ -1,0 +1,2 @@
+export { Ladders } from './ladders-page.tsx';
+export { LadderRoom } from './ladder-room.tsx';

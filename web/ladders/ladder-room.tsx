@@ -1,0 +1,216 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
+import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
+import type { Ladder, Level } from '../../core/library/index.ts';
+import { EditFields, LEVEL } from '../library/index.ts';
+import type { Value } from '../library/index.ts';
+import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Button, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
+import { Elevation } from './elevation.tsx';
+import { useLadder, useStanding } from './use-ladder.ts';
+
+/** One ladder: its elevation, and the level chosen with what earns the next one. */
+export function LadderRoom() {
+  const { slug = '' } = useParams();
+  const { me } = useSigned();
+  const query = useLadder(slug);
+  const standing = useStanding(slug);
+  const library = useGet<LibraryList>('/api/library');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [editing, setEditing] = useState(false);
+  return (
+    <Loaded query={query} what="the ladder">
+      {({ ladder, revision }) => {
+        const level = ladder.levels.find((l) => l.id === chosen) ?? ladder.levels[0]!;
+        return (
+          <>
+            <div className="flex flex-wrap items-end justify-between gap-3">
+              <div>
+                <p className="text-sm">
+                  <PatternWord pattern={ladder.pattern} /> ladder, {ladder.levels.length} levels
+                </p>
+                <h1>{ladder.name}</h1>
+                <p className="text-soft">{ladder.purpose.map((l) => l.text).join(' ')}</p>
+              </div>
+              <p className="flex gap-4">
+                {me.role !== 'viewer' && (
+                  <Link to={`/library/ladder/${slug}/edit`}>Change levels and order</Link>
+                )}
+                <Link to={`/library/ladder/${slug}/history`}>Revision {revision}, history</Link>
+              </p>
+            </div>
+            <Elevation
+              ladder={ladder}
+              standing={standing}
+              chosen={level.id}
+              onChoose={(id) => {
+                setChosen(id);
+                setEditing(false);
+              }}
+            />
+            {editing ? (
+              <EditLevel
+                key={`${level.id} ${revision}`}
+                ladder={ladder}
+                level={level}
+                revision={revision}
+                onDone={() => setEditing(false)}
+              />
+            ) : (
+              <LevelView
+                level={level}
+                title={(s) =>
+                  library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
+                }
+                equipment={(s) =>
+                  library.data?.entries.find((e) => e.kind === 'equipment' && e.slug === s)?.title ?? s
+                }
+                onEdit={me.role === 'viewer' ? null : () => setEditing(true)}
+                editWord={me.role === 'head coach' ? 'Edit this level' : 'Propose a change to this level'}
+              />
+            )}
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+interface ViewProps {
+  level: Level;
+  title: (slug: string) => string;
+  equipment: (slug: string) => string;
+  onEdit: (() => void) | null;
+  editWord: string;
+}
+
+function LevelView({ level, title, equipment, onEdit, editWord }: ViewProps) {
+  const d = level.dose;
+  return (
+    <section className="mt-5" aria-label={`Level ${level.name}`}>
+      <div className="flex flex-wrap items-baseline justify-between gap-4">
+        <h2 className="text-xl">
+          {level.name}: <Link to={`/library/variation/${level.main}`}>{title(level.main)}</Link>
+          {level.equals.length > 0 && (
+            <span className="text-base font-normal">
+              {' '}
+              or as an equal{' '}
+              {level.equals.map((s) => (
+                <Link key={s} to={`/library/variation/${s}`}>
+                  {title(s)}
+                </Link>
+              ))}
+            </span>
+          )}
+        </h2>
+        {onEdit && <Button onClick={onEdit}>{editWord}</Button>}
+      </div>
+      <p className="text-soft">
+        On arrival {d.sets} × {d.reps ?? (d.holdS ? `${d.holdS} s` : `${d.rounds} rounds`)}
+        {d.loadKg ? ` with ${d.loadKg} kg` : ''}, rest {d.restS} s. Usual stay {level.usualStayWeeks.from} to{' '}
+        {level.usualStayWeeks.to} weeks.
+        {level.entryNeeds.length > 0 &&
+          ` First: ${level.entryNeeds.map((n) => `${n.level} on ${n.ladder}`).join(', ')}.`}
+      </p>
+      <div className="mt-3 grid gap-6 md:grid-cols-3">
+        <Sentences
+          title="Move up when"
+          joiner={level.advance.kind === 'any' ? 'or' : 'and'}
+          lines={sentencesOf(level.advance)}
+        />
+        <Sentences
+          title="Step back when"
+          joiner={level.stepBack.kind === 'all' ? 'and' : 'or'}
+          lines={sentencesOf(level.stepBack)}
+        />
+        <Sentences
+          title="Ways on inside the level, in order"
+          joiner="then"
+          lines={level.waysOn.map((w) =>
+            w.way === 'load' && w.equipment
+              ? `${wayOnSentence(w)} (${equipment(w.equipment)})`
+              : wayOnSentence(w),
+          )}
+        />
+      </div>
+      <p className="mt-4 text-sm text-soft">
+        Clean repetitions, holds and faults count only in sets a coach watched; pain and effort only where
+        they were asked after the last set. One-sided work counts by the worse side. Pain stops any move up.
+      </p>
+    </section>
+  );
+}
+
+function Sentences({ title, joiner, lines }: { title: string; joiner: string; lines: string[] }) {
+  return (
+    <div className="border-t-2 border-ink pt-1">
+      <h3>{title}</h3>
+      <ul className="mt-1">
+        {lines.map((l, i) => (
+          <li key={i} className="border-b border-rule py-1.5">
+            {i > 0 && <span className="text-soft">{joiner} </span>}
+            {l}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function EditLevel({
+  ladder,
+  level,
+  revision,
+  onDone,
+}: {
+  ladder: Ladder;
+  level: Level;
+  revision: number;
+  onDone: () => void;
+}) {
+  const { me } = useSigned();
+  const library = useGet<LibraryList>('/api/library');
+  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/ladder/${ladder.slug}`);
+  const [edited, setEdited] = useState(level);
+  const [reason, setReason] = useState('');
+  const index = ladder.levels.indexOf(level);
+  const errors = new Map(
+    send.error instanceof Refused
+      ? (send.error.problem.errors ?? []).map((e) => [e.field.replace(/^body\./, ''), e.detail])
+      : [],
+  );
+  return (
+    <form
+      className="mt-5 max-w-4xl"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const levels = ladder.levels.map((l) => (l === level ? edited : l));
+        send.mutate({ body: { ...ladder, levels }, base: revision, reason }, { onSuccess: onDone });
+      }}
+    >
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      <EditFields
+        fields={LEVEL}
+        value={edited as unknown as Value}
+        path={`levels[${index}]`}
+        context={{ entries: library.data?.entries ?? [], errors }}
+        onChange={(v) => setEdited(v as unknown as Level)}
+      />
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-end gap-3 border-t border-ink bg-ground py-3">
+        <TextField
+          label="Why this change"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          className="grow"
+        />
+        <Button type="submit" tone="main" disabled={send.isPending}>
+          {me.role === 'head coach' ? 'Put in force' : 'Propose'}
+        </Button>
+        <Button tone="quiet" onClick={onDone}>
+          Leave as it was
+        </Button>
+      </div>
+    </form>
+  );
+}

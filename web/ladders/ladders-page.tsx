@@ -1,0 +1,54 @@
+import { Link } from 'react-router';
+import type { LibraryList } from '../../contract/library.ts';
+import { useGet, useSigned } from '../shell/index.ts';
+import { Empty, Loaded } from '../ui/index.ts';
+import { Elevation } from './elevation.tsx';
+import { useLadder, useStanding } from './use-ladder.ts';
+
+/** Every ladder as its elevation. */
+export function Ladders() {
+  const { me } = useSigned();
+  const library = useGet<LibraryList>('/api/library');
+  return (
+    <Loaded query={library} what="the ladders">
+      {({ entries }) => {
+        const ladders = entries.filter((e) => e.kind === 'ladder' && !e.retired);
+        return (
+          <>
+            <h1>Ladders</h1>
+            {ladders.length === 0 && (
+              <Empty>
+                No ladder yet.{' '}
+                {me.role === 'head coach' ? (
+                  <Link to="/library?kind=ladder">
+                    Write one in the library, once it holds some variations.
+                  </Link>
+                ) : (
+                  'The head coach makes one.'
+                )}
+              </Empty>
+            )}
+            {ladders.map((l) => (
+              <section key={l.slug} className="mt-6">
+                <h2>
+                  <Link to={`/ladders/${l.slug}`}>{l.title}</Link>
+                </h2>
+                <Preview slug={l.slug} />
+              </section>
+            ))}
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+function Preview({ slug }: { slug: string }) {
+  const ladder = useLadder(slug);
+  const standing = useStanding(slug);
+  return (
+    <Loaded query={ladder} what="the ladder">
+      {({ ladder: l }) => <Elevation ladder={l} standing={standing} />}
+    </Loaded>
+  );
+}

@@ -1,0 +1,26 @@
+import type { PersonLine } from '../../contract/log.ts';
+import type { EntryInForce } from '../../contract/library.ts';
+import type { Person } from '../../contract/people.ts';
+import type { Ladder } from '../../core/library/index.ts';
+import { useGet, useSigned } from '../shell/index.ts';
+
+export function useLadder(slug: string) {
+  const query = useGet<EntryInForce>(`/api/library/ladder/${slug}`);
+  const data = query.data && { ladder: query.data.body as Ladder, revision: query.data.revision };
+  return { data, error: query.error };
+}
+
+/** Who stands where, by level number; nobody for viewers, who see no people. */
+export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
+  const { me } = useSigned();
+  const may = me.role !== 'viewer';
+  const lines = useGet<PersonLine[]>(may ? '/api/overview' : null);
+  const people = useGet<Person[]>(may ? '/api/people' : null);
+  const map = new Map<number, Person[]>();
+  for (const line of lines.data ?? []) {
+    const person = people.data?.find((p) => p.id === line.personId);
+    if (line.ladder !== slug || line.levelNumber === null || !person) continue;
+    map.set(line.levelNumber, [...(map.get(line.levelNumber) ?? []), person]);
+  }
+  return map;
+}

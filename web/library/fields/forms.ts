@@ -1,0 +1,436 @@
+import * as L from '../../../core/library/index.ts';
+import type { FieldSpec } from './types.ts';
+
+const line = () => ({ text: '' });
+const heading = (label: string): FieldSpec => ({ type: 'heading', key: `heading ${label}`, label });
+const lines = (key: string, label: string, hint?: string): FieldSpec => ({ type: 'lines', key, label, hint });
+const choice = (key: string, label: string, options: readonly (string | number)[]): FieldSpec => ({
+  type: 'choice',
+  key,
+  label,
+  options,
+});
+const choices = (key: string, label: string, options: readonly string[]): FieldSpec => ({
+  type: 'choices',
+  key,
+  label,
+  options,
+});
+const severity = (key: string, label: string, optional = false): FieldSpec => ({
+  type: 'choice',
+  key,
+  label,
+  options: L.SEVERITIES,
+  words: { 1: '1: only noted', 2: '2: the repetition is not clean', 3: '3: ends the set' },
+  optional,
+});
+const felt: FieldSpec[] = [choice('region', 'Where', L.REGIONS), choice('kind', 'As what', L.FELT_KINDS)];
+const feltFresh = () => ({ region: 'back of hip', kind: 'work' });
+const foot: FieldSpec[] = [
+  heading('Keeping'),
+  { type: 'text', key: 'author', label: 'Written by' },
+  { type: 'date', key: 'reviewBy', label: 'To be read again by' },
+  {
+    type: 'flag',
+    key: 'retired',
+    label: 'Retired: no longer used (refused while another document names it)',
+  },
+];
+export const NEED: FieldSpec[] = [
+  { type: 'document', key: 'equipment', label: 'Equipment', kind: 'equipment' },
+  { type: 'number', key: 'count', label: 'How many', step: 1 },
+  lines('setUp', 'Set-up for this variation'),
+];
+export const needFresh = () => ({ equipment: '', count: 1, setUp: [] });
+
+const variation: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  { type: 'text', key: 'shortName', label: 'Short name' },
+  choice('pattern', 'Pattern', L.PATTERNS),
+  choices('roles', 'Roles', L.ROLES),
+  heading('Purpose'),
+  lines('purpose', 'Purpose'),
+  lines('reasonsToChoose', 'Reasons to choose it'),
+  choice('dominance', 'Dominance', L.DOMINANCES),
+  choices('muscles', 'Muscles', L.MUSCLES),
+  choices('joints', 'Joints', L.JOINTS),
+  heading('Kind of movement'),
+  choice('laterality', 'Legs', L.LATERALITIES),
+  choice('sideOrder', 'Sides', L.SIDE_ORDERS),
+  choice('direction', 'Direction', L.DIRECTIONS),
+  { type: 'flag', key: 'impact', label: 'Has a jump or a landing' },
+  choice('loadKind', 'Load', L.LOAD_KINDS),
+  choice('loadPlace', 'Load place', L.LOAD_PLACES),
+  heading('Prepare'),
+  { type: 'documents', key: 'drills', label: 'Prepare drills that go with it', kind: 'variation' },
+  heading('Equipment and set-up'),
+  { type: 'list', key: 'equipmentAll', label: 'Needed', item: 'equipment', fields: NEED, fresh: needFresh },
+  { type: 'needGroups', key: 'equipmentAny', label: 'One of each group is enough' },
+  lines('setUpMeasures', 'Set-up measures, and how they follow from the body'),
+  choice('support', 'Support', L.SUPPORTS),
+  lines('supportNotes', 'About the support'),
+  heading('Getting in and out'),
+  lines('gettingIn', 'Getting in'),
+  lines('gettingOut', 'Getting out'),
+  lines('ifItGoesWrong', 'If it goes wrong'),
+  heading('Stance, hands, eyes'),
+  choice('stanceWidth', 'Stance width', L.STANCE_WIDTHS),
+  { type: 'ruled', key: 'toeOutDeg', label: 'Toes out', unit: '°', optional: true },
+  choice('footWeight', 'Weight in the foot', L.FOOT_WEIGHTS),
+  lines('stance', 'Stance'),
+  lines('hands', 'Hands and arms, easier to harder'),
+  lines('gaze', 'Gaze and head'),
+  lines('contactPoints', 'Contact points'),
+  heading('Execution'),
+  choice('rangeTarget', 'Range target', L.RANGE_TARGETS),
+  lines('rangeNotes', 'Range'),
+  lines('breathing', 'Brace and breathing'),
+  {
+    type: 'group',
+    key: 'tempo',
+    label: 'Tempo',
+    fields: [
+      { type: 'number', key: 'loweringS', label: 'Lowering', unit: 's', step: 0.5 },
+      { type: 'number', key: 'bottomS', label: 'Bottom', unit: 's', step: 0.5 },
+      { type: 'number', key: 'risingS', label: 'Rising', unit: 's', step: 0.5 },
+      { type: 'number', key: 'topS', label: 'Top', unit: 's', step: 0.5 },
+    ],
+  },
+  {
+    type: 'documents',
+    key: 'cues',
+    label: 'Cues in order of rank (the first three stand large)',
+    kind: 'cue',
+  },
+  lines('runThrough', 'Run-through list'),
+  heading('Faults'),
+  {
+    type: 'list',
+    key: 'faults',
+    label: 'Faults to look for',
+    item: 'fault',
+    fields: [
+      { type: 'document', key: 'fault', label: 'Fault', kind: 'fault' },
+      severity('severity', 'Severity here', true),
+    ],
+    fresh: () => ({ fault: '' }),
+  },
+  heading('Where it is felt'),
+  { type: 'list', key: 'wanted', label: 'Wanted', item: 'sensation', fields: felt, fresh: feltFresh },
+  { type: 'list', key: 'tolerated', label: 'Tolerated', item: 'sensation', fields: felt, fresh: feltFresh },
+  {
+    type: 'list',
+    key: 'unwanted',
+    label: 'Unwanted, and what it suggests',
+    item: 'sensation',
+    fields: [...felt, { type: 'line', key: 'suggests', label: 'Suggests' }],
+    fresh: () => ({ ...feltFresh(), suggests: line() }),
+  },
+  heading('Cautions'),
+  {
+    type: 'documents',
+    key: 'extraCautions',
+    label: 'Cautions besides those that apply by themselves',
+    kind: 'caution',
+  },
+  heading('Dose'),
+  choice('countedIn', 'Counted in', L.COUNTED_IN),
+  {
+    type: 'list',
+    key: 'dose',
+    label: 'Default dose by role',
+    item: 'dose',
+    fields: [
+      choice('role', 'Role', L.ROLES),
+      { type: 'number', key: 'sets', label: 'Sets', step: 1 },
+      { type: 'number', key: 'repsFrom', label: 'Repetitions from', step: 1, optional: true },
+      { type: 'number', key: 'repsTo', label: 'to', step: 1, optional: true },
+      { type: 'number', key: 'holdS', label: 'Hold', unit: 's', step: 1, optional: true },
+      { type: 'number', key: 'rounds', label: 'Rounds', step: 1, optional: true },
+      { type: 'number', key: 'restS', label: 'Rest', unit: 's', step: 5 },
+      lines('notes', 'Notes'),
+    ],
+    fresh: () => ({ role: 'work', sets: 2, repsFrom: 10, repsTo: 12, restS: 60, notes: [] }),
+  },
+  heading('Mechanics'),
+  { type: 'mechanics', key: 'mechanics', label: 'How the body stands in it' },
+  {
+    type: 'group',
+    key: 'demandAdjustment',
+    label: 'Correction of the computed demand',
+    optional: true,
+    fresh: () => ({ points: 0, reason: '' }),
+    fields: [
+      { type: 'number', key: 'points', label: 'Points', step: 1 },
+      { type: 'text', key: 'reason', label: 'Reason' },
+    ],
+  },
+  ...foot,
+];
+
+const cue: FieldSpec[] = [
+  { type: 'line', key: 'line', label: 'The cue: one short line' },
+  choice('phase', 'Said at', L.PHASES),
+  choice('cueKind', 'Kind', L.CUE_KINDS),
+  choice('view', 'Checked from', L.VIEWS),
+  choices('stages', 'Suits', L.STAGES),
+  {
+    type: 'document',
+    key: 'addresses',
+    label: 'Answers the fault (empty: good form)',
+    kind: 'fault',
+    optional: true,
+  },
+  ...foot,
+];
+
+const fault: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  { type: 'line', key: 'sign', label: 'Sign' },
+  choice('phase', 'Phase', L.PHASES),
+  choices('views', 'Seen from', L.VIEWS),
+  severity('severity', 'Severity'),
+  {
+    type: 'list',
+    key: 'causes',
+    label: 'Likely causes',
+    item: 'cause',
+    fields: [
+      { type: 'text', key: 'id', label: 'Short id' },
+      { type: 'line', key: 'line', label: 'Cause' },
+      { type: 'number', key: 'weight', label: 'Weight', optional: true, hint: 'Empty: equal to the others.' },
+    ],
+    fresh: () => ({ id: '', line: line() }),
+  },
+  {
+    type: 'list',
+    key: 'checks',
+    label: 'Quick checks that separate the causes',
+    item: 'check',
+    fields: [
+      { type: 'line', key: 'line', label: 'Check' },
+      {
+        type: 'list',
+        key: 'results',
+        label: 'Results',
+        item: 'result',
+        fields: [
+          { type: 'text', key: 'result', label: 'Result' },
+          { type: 'ids', key: 'pointsTo', label: 'Points to (short ids of causes)' },
+        ],
+        fresh: () => ({ result: '', pointsTo: [] }),
+      },
+    ],
+    fresh: () => ({ line: line(), results: [] }),
+  },
+  {
+    type: 'list',
+    key: 'answers',
+    label: 'Answers, cheapest first',
+    item: 'answer',
+    fields: [
+      choice('answerKind', 'Kind', L.ANSWER_KINDS),
+      { type: 'line', key: 'line', label: 'What to do' },
+      { type: 'document', key: 'cue', label: 'Cue', kind: 'cue', optional: true },
+      { type: 'document', key: 'variation', label: 'Variation', kind: 'variation', optional: true },
+      { type: 'documents', key: 'equipment', label: 'Equipment it needs', kind: 'equipment' },
+      { type: 'flag', key: 'needsSecondPerson', label: 'Needs a second person' },
+    ],
+    fresh: () => ({ answerKind: 'cue', line: line(), needsSecondPerson: false, equipment: [] }),
+  },
+  { type: 'line', key: 'whenToStop', label: 'When to stop' },
+  {
+    type: 'list',
+    key: 'chain',
+    label: 'Corrective chain over weeks',
+    item: 'step',
+    fields: [
+      { type: 'line', key: 'line', label: 'Step' },
+      { type: 'document', key: 'variation', label: 'Variation', kind: 'variation', optional: true },
+      { type: 'line', key: 'gate', label: 'Gate to the next step' },
+    ],
+    fresh: () => ({ line: line(), gate: line() }),
+  },
+  ...foot,
+];
+
+const caution: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  lines('lines', 'What it says'),
+  { type: 'predicate', key: 'appliesTo', label: 'Which variations carry it' },
+  ...foot,
+];
+
+const equipment: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  { type: 'number', key: 'inHall', label: 'How many the hall has', step: 1 },
+  { type: 'text', key: 'where', label: 'Where it stands', optional: true },
+  { type: 'flag', key: 'shareable', label: 'Can be shared within a group' },
+  {
+    type: 'list',
+    key: 'sizes',
+    label: 'Sizes',
+    item: 'size',
+    fields: [
+      { type: 'text', key: 'name', label: 'What' },
+      { type: 'number', key: 'fromM', label: 'From', unit: 'm', step: 0.01 },
+      { type: 'number', key: 'toM', label: 'To', unit: 'm', step: 0.01 },
+      { type: 'number', key: 'stepM', label: 'In steps of', unit: 'm', step: 0.01 },
+    ],
+    fresh: () => ({ name: '', fromM: 0, toM: 0, stepM: 0 }),
+  },
+  lines('setUp', 'Set-up'),
+  lines('checks', 'Checks before use'),
+  { type: 'documents', key: 'equals', label: 'Equals', kind: 'equipment' },
+  lines('homeSubstitutes', 'At home'),
+  ...foot,
+];
+
+const answerFields: FieldSpec[] = [
+  { type: 'text', key: 'answer', label: 'Answer (its short id)' },
+  { type: 'text', key: 'why', label: 'Why', optional: true },
+];
+const houseQuestion: FieldSpec[] = [
+  { type: 'text', key: 'question', label: 'Question' },
+  {
+    type: 'list',
+    key: 'answers',
+    label: 'Schools',
+    item: 'answer',
+    fields: [
+      { type: 'text', key: 'id', label: 'Short id' },
+      { type: 'text', key: 'name', label: 'Answer' },
+      lines('reasons', 'Reasons'),
+    ],
+    fresh: () => ({ id: '', name: '', reasons: [] }),
+  },
+  { type: 'group', key: 'hall', label: 'The hall’s answer', fields: answerFields },
+  {
+    type: 'list',
+    key: 'byStage',
+    label: 'Different by stage',
+    item: 'stage',
+    fields: [choice('stage', 'Stage', L.STAGES), ...answerFields],
+    fresh: () => ({ stage: 'learning', answer: '', why: '' }),
+  },
+  {
+    type: 'list',
+    key: 'byLoad',
+    label: 'Different with or without load',
+    item: 'case',
+    fields: [{ type: 'flag', key: 'loaded', label: 'With load' }, ...answerFields],
+    fresh: () => ({ loaded: true, answer: '', why: '' }),
+  },
+  {
+    type: 'list',
+    key: 'byVariation',
+    label: 'Different for a variation',
+    item: 'variation',
+    fields: [{ type: 'document', key: 'variation', label: 'Variation', kind: 'variation' }, ...answerFields],
+    fresh: () => ({ variation: '', answer: '', why: '' }),
+  },
+  ...foot,
+];
+
+const drillList: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  choice('pattern', 'Pattern', L.PATTERNS),
+  lines('notes', 'Notes'),
+  { type: 'documents', key: 'drills', label: 'Drills in order', kind: 'variation' },
+  ...foot,
+];
+
+export const LEVEL: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  { type: 'text', key: 'id', label: 'Short id (never changes once people stand here)' },
+  choice('stage', 'Stage', L.STAGES),
+  { type: 'document', key: 'main', label: 'Main variation', kind: 'variation' },
+  { type: 'documents', key: 'equals', label: 'Equals', kind: 'variation' },
+  {
+    type: 'group',
+    key: 'dose',
+    label: 'Target on arrival',
+    fields: [
+      { type: 'number', key: 'sets', label: 'Sets', step: 1 },
+      { type: 'number', key: 'reps', label: 'Repetitions', step: 1, optional: true },
+      { type: 'number', key: 'holdS', label: 'Hold', unit: 's', step: 1, optional: true },
+      { type: 'number', key: 'rounds', label: 'Rounds', step: 1, optional: true },
+      { type: 'number', key: 'loadKg', label: 'Load', unit: 'kg', step: 0.5, optional: true },
+      { type: 'number', key: 'restS', label: 'Rest', unit: 's', step: 5 },
+    ],
+  },
+  { type: 'criterion', key: 'advance', label: 'Move up when' },
+  { type: 'criterion', key: 'stepBack', label: 'Step back when', negated: true },
+  { type: 'waysOn', key: 'waysOn', label: 'Ways on inside the level, in order' },
+  {
+    type: 'list',
+    key: 'entryNeeds',
+    label: 'Levels held on other ladders first',
+    item: 'level',
+    fields: [
+      { type: 'document', key: 'ladder', label: 'Ladder', kind: 'ladder' },
+      { type: 'text', key: 'level', label: 'Level (its short id)' },
+    ],
+    fresh: () => ({ ladder: '', level: '' }),
+  },
+  {
+    type: 'group',
+    key: 'usualStayWeeks',
+    label: 'Usual stay',
+    fields: [
+      { type: 'number', key: 'from', label: 'From', unit: 'weeks', step: 1 },
+      { type: 'number', key: 'to', label: 'To', unit: 'weeks', step: 1 },
+    ],
+  },
+];
+export const levelFresh = () => ({
+  id: '',
+  name: '',
+  stage: 'learning',
+  main: '',
+  equals: [],
+  dose: { sets: 2, reps: 10, restS: 60 },
+  entryNeeds: [],
+  advance: {
+    kind: 'all',
+    of: [
+      { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 12, sets: 2 } },
+      { kind: 'painAtMost', pain: 0 },
+    ],
+  },
+  stepBack: {
+    kind: 'any',
+    of: [
+      { kind: 'not', of: { kind: 'painAtMost', pain: 3 } },
+      { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
+    ],
+  },
+  waysOn: [{ way: 'repetitions', step: 2, upTo: 14 }],
+  usualStayWeeks: { from: 2, to: 4 },
+});
+
+const ladder: FieldSpec[] = [
+  { type: 'text', key: 'name', label: 'Name' },
+  choice('pattern', 'Pattern', L.PATTERNS),
+  lines('purpose', 'Purpose'),
+  {
+    type: 'list',
+    key: 'levels',
+    label: 'Levels, from the easiest',
+    item: 'level',
+    fields: LEVEL,
+    fresh: levelFresh,
+  },
+  ...foot,
+];
+
+export const FORMS: Record<L.Kind, FieldSpec[]> = {
+  variation,
+  cue,
+  fault,
+  caution,
+  equipment,
+  houseQuestion,
+  drillList,
+  ladder,
+};

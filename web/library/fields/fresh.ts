@@ -1,0 +1,124 @@
+import type { Body, Kind } from '../../../core/library/index.ts';
+import { levelFresh } from './forms.ts';
+
+/** A new document of the kind with everything it must have, as empty as may be. */
+export function freshBody(kind: Kind, slug: string, name: string, author: string): Body {
+  const common = { slug, retired: false, author };
+  switch (kind) {
+    case 'variation':
+      return {
+        ...common,
+        kind,
+        name,
+        shortName: name.slice(0, 40),
+        pattern: 'bridge',
+        roles: ['work'],
+        purpose: [],
+        reasonsToChoose: [],
+        dominance: 'hip',
+        muscles: [],
+        joints: [],
+        laterality: 'two legs',
+        sideOrder: 'both together',
+        direction: 'in place',
+        impact: false,
+        loadKind: 'none',
+        loadPlace: 'none',
+        support: 'none',
+        supportNotes: [],
+        rangeTarget: 'straight line',
+        rangeNotes: [],
+        stanceWidth: 'hip width',
+        footWeight: 'whole foot',
+        stance: [],
+        hands: [],
+        gaze: [],
+        breathing: [],
+        tempo: { loweringS: 2, bottomS: 0, risingS: 1, topS: 1 },
+        contactPoints: [],
+        gettingIn: [],
+        gettingOut: [],
+        ifItGoesWrong: [],
+        countedIn: 'repetitions',
+        dose: [],
+        equipmentAll: [],
+        equipmentAny: [],
+        setUpMeasures: [],
+        cues: [],
+        runThrough: [],
+        faults: [],
+        wanted: [],
+        tolerated: [],
+        unwanted: [],
+        extraCautions: [],
+        drills: [],
+        mechanics: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
+      };
+    case 'cue':
+      return {
+        ...common,
+        kind,
+        line: { text: name },
+        phase: 'rising',
+        cueKind: 'outside target',
+        view: 'side',
+        stages: ['learning', 'sound', 'advanced'],
+      };
+    case 'fault':
+      return {
+        ...common,
+        kind,
+        name,
+        sign: { text: '' },
+        phase: 'rising',
+        views: ['side'],
+        severity: 2,
+        causes: [],
+        checks: [],
+        answers: [],
+        whenToStop: { text: '' },
+        chain: [],
+      };
+    case 'caution':
+      return { ...common, kind, name, lines: [{ text: '' }], appliesTo: { test: 'every variation' } };
+    case 'equipment':
+      return {
+        ...common,
+        kind,
+        name,
+        inHall: 1,
+        where: '',
+        shareable: true,
+        sizes: [],
+        setUp: [],
+        checks: [],
+        equals: [],
+        homeSubstitutes: [],
+      };
+    case 'houseQuestion':
+      return {
+        ...common,
+        kind,
+        question: name,
+        answers: [
+          { id: 'one', name: '', reasons: [] },
+          { id: 'other', name: '', reasons: [] },
+        ],
+        hall: { answer: 'one', why: '' },
+        byStage: [],
+        byLoad: [],
+        byVariation: [],
+      };
+    case 'drillList':
+      return { ...common, kind, name, pattern: 'bridge', notes: [], drills: [] };
+    case 'ladder':
+      return {
+        ...common,
+        kind,
+        name,
+        pattern: 'bridge',
+        purpose: [],
+        levels: [{ ...levelFresh(), id: 'first', name: 'First' } as never],
+      };
+  }
+}

@@ -1,0 +1,150 @@
+import { Link, useParams } from 'react-router';
+import type { Start } from '../../contract/hall.ts';
+import type { Sheet } from '../../contract/library.ts';
+import { editionLabel } from '../../core/exchange/index.ts';
+import { useGet } from '../shell/index.ts';
+import { Button, fullDay, Loaded } from '../ui/index.ts';
+import { tempoWords } from './sheet-view.tsx';
+
+/** The cue sheet for the wall: one page, black and white, three cues to read from afar. */
+export function PrintSheet() {
+  const { slug } = useParams();
+  const sheet = useGet<Sheet>(`/api/sheets/${slug}`);
+  const start = useGet<Start>('/api/start');
+  const hall = start.data?.hall;
+  const paper = hall?.paper ?? 'A4';
+  return (
+    <Loaded query={sheet} what="the sheet">
+      {({ resolved: r, edition, revision }) => {
+        const v = r.source;
+        const leading = r.cues.slice(0, 3);
+        const rest = r.cues.slice(3);
+        const dose = r.dose.find((d) => d.role === 'work') ?? r.dose[0];
+        return (
+          <div className="bg-ground print:bg-white">
+            {/* React lifts the page size into the head. */}
+            <style
+              href={`page-${paper}`}
+              precedence="default"
+            >{`@page { size: ${paper}; margin: 12mm; }`}</style>
+            <div className="no-print flex items-center gap-4 px-6 py-3">
+              <Link to={`/library/variation/${slug}`}>Back to the sheet</Link>
+              <Button tone="main" onClick={() => print()}>
+                Print on {paper}
+              </Button>
+              <span className="text-soft">One page, black and white.</span>
+            </div>
+            <main
+              className={`mx-auto bg-white p-[12mm] text-black print:p-0 ${paper === 'A4' ? 'min-h-[297mm] w-[210mm]' : 'min-h-[279mm] w-[216mm]'} flex flex-col print:min-h-0 print:w-auto`}
+            >
+              <header className="flex items-end justify-between border-b-[5px] border-black pb-2">
+                <div>
+                  <p className="text-[10pt]">
+                    {v.pattern}, {v.laterality}, tempo {tempoWords(v.tempo)} s
+                  </p>
+                  <h1 className="text-[26pt] leading-none">{v.name}</h1>
+                </div>
+                <p className="text-right text-[10pt]">
+                  {dose && (
+                    <>
+                      {dose.sets} ×{' '}
+                      {dose.holdS
+                        ? `${dose.holdS} s`
+                        : dose.repsFrom === dose.repsTo
+                          ? dose.repsFrom
+                          : `${dose.repsFrom}–${dose.repsTo}`}
+                      {v.laterality === 'two legs' ? '' : ' each side'}
+                      <br />
+                      rest {dose.restS} s
+                    </>
+                  )}
+                </p>
+              </header>
+              <ol className="border-b border-black py-3">
+                {leading.map((c, i) => (
+                  <li
+                    key={c.slug}
+                    className="flex gap-4 py-1.5 font-head text-[25pt] leading-[1.1] font-bold"
+                  >
+                    <span>{i + 1}</span>
+                    <span>
+                      {c.text}
+                      <span className="ml-3 font-read text-[10pt] font-normal">
+                        {c.phase}, from the {c.view}
+                      </span>
+                    </span>
+                  </li>
+                ))}
+              </ol>
+              <div className="grid grow grid-cols-2 gap-x-8 text-[10pt] leading-[1.3] [&_h2]:mt-2 [&_h2]:border-b [&_h2]:border-black [&_h2]:text-[11pt]">
+                <div>
+                  <h2>Set up and get in</h2>
+                  <List
+                    lines={[
+                      ...r.equipmentAll.map(
+                        (n) => `${n.equipment.name}${n.setUp.length ? `: ${n.setUp.join(' ')}` : ''}`,
+                      ),
+                      ...r.equipmentAny.map((g) => `One of: ${g.map((n) => n.equipment.name).join(', ')}.`),
+                      ...r.lines.gettingIn,
+                    ]}
+                  />
+                  <h2>Stance, hands, eyes</h2>
+                  <List lines={[...r.lines.stance, ...r.lines.hands, ...r.lines.gaze]} />
+                  <h2>Range, breathing</h2>
+                  <List lines={[...r.lines.rangeNotes, ...r.lines.breathing]} />
+                  <h2>Get out, and if it goes wrong</h2>
+                  <List lines={[...r.lines.gettingOut, ...r.lines.ifItGoesWrong]} />
+                </div>
+                <div>
+                  {rest.length > 0 && (
+                    <>
+                      <h2>More cues, one at a time</h2>
+                      <List lines={rest.map((c) => `${c.text} (${c.phase}, ${c.view})`)} />
+                    </>
+                  )}
+                  {r.lines.runThrough.length > 0 && (
+                    <>
+                      <h2>Run-through</h2>
+                      <p>{r.lines.runThrough.join(' → ')}</p>
+                    </>
+                  )}
+                  <h2>Faults: first answer</h2>
+                  <List
+                    lines={r.faults.map(
+                      (f) =>
+                        `${f.name}${f.severity === 3 ? ' (ends the set)' : ''}: ${f.answers[0]?.text ?? f.whenToStop}`,
+                    )}
+                  />
+                  <h2>Felt</h2>
+                  <p>Wanted: {v.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ')}.</p>
+                  <p>Not wanted: {r.unwanted.map((f) => `${f.kind}, ${f.region}`).join('; ')}.</p>
+                </div>
+              </div>
+              <section className="mt-2 border-2 border-black p-2 text-[9.5pt] leading-[1.3]">
+                <h2 className="text-[11pt]">Cautions</h2>
+                <List lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />
+              </section>
+              <footer className="mt-2 flex justify-between text-[9pt]">
+                <span>{hall?.name}</span>
+                <span>
+                  {editionLabel(edition)} ({edition.name}), sheet revision {revision}, printed{' '}
+                  {hall ? fullDay(hall.today) : ''}
+                </span>
+              </footer>
+            </main>
+          </div>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+function List({ lines }: { lines: string[] }) {
+  return (
+    <ul>
+      {lines.map((l) => (
+        <li key={l}>{l}</li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,77 @@
+import { canonicalJson } from '../../core/exchange/index.ts';
+import type {
+  Body,
+  EquipmentNeed,
+  Line,
+  Mechanics,
+  Predicate,
+  RuledNumber,
+} from '../../core/library/index.ts';
+import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
+import type { Criterion, WayOn } from '../../core/ladder/index.ts';
+import { FORMS } from './fields/index.ts';
+import type { FieldSpec, Value } from './fields/index.ts';
+import { mechanicsWords, predicateSentence, ruledWords } from './reading.tsx';
+
+export interface ReadableField {
+  label: string;
+  lines: string[];
+}
+
+const lineText = (l: Line) => {
+  const under = Object.entries(l.holdsUnder ?? {}).map(([q, a]) => `${q} is ${a.join(' or ')}`);
+  return under.length ? `${l.text} [while ${under.join(' and ')}]` : l.text;
+};
+
+function linesOf(f: FieldSpec, v: unknown): string[] {
+  if (v === undefined || v === null || v === '') return [];
+  switch (f.type) {
+    case 'line':
+      return [lineText(v as Line)];
+    case 'lines':
+      return (v as Line[]).map(lineText);
+    case 'choices':
+    case 'ids':
+    case 'documents':
+      return v as string[];
+    case 'choice':
+      return [f.words?.[String(v)] ?? String(v)];
+    case 'flag':
+      return v ? ['yes'] : [];
+    case 'number':
+      return [`${String(v as number)}${f.unit ? ` ${f.unit}` : ''}`];
+    case 'ruled':
+      return [ruledWords(v as RuledNumber)];
+    case 'group':
+      return f.fields.flatMap((g) => linesOf(g, (v as Value)[g.key]).map((t) => `${g.label}: ${t}`));
+    case 'list':
+      return (v as Value[]).flatMap((item, i) =>
+        f.fields.flatMap((g) => linesOf(g, item[g.key]).map((t) => `${i + 1}. ${g.label}: ${t}`)),
+      );
+    case 'needGroups':
+      return (v as EquipmentNeed[][]).map((g) => `One of: ${g.map((n) => n.equipment).join(', ')}`);
+    case 'criterion':
+      return sentencesOf(v as Criterion);
+    case 'waysOn':
+      return (v as WayOn[]).map(wayOnSentence);
+    case 'predicate':
+      return [predicateSentence(v as Predicate)];
+    case 'mechanics':
+      return [mechanicsWords(v as Mechanics)];
+    case 'heading':
+      return [];
+    default:
+      return [String(v as string)];
+  }
+}
+
+/** The fields in which two versions differ, as words in reading order; a missing version is empty. */
+export function differingFields(before: Body | null, after: Body | null) {
+  const kind = (after ?? before)!.kind;
+  return FORMS[kind].flatMap((f) => {
+    const b = (before as Value | null)?.[f.key];
+    const a = (after as Value | null)?.[f.key];
+    if (f.type === 'heading' || canonicalJson(b ?? null) === canonicalJson(a ?? null)) return [];
+    return [{ label: f.label, before: linesOf(f, b), after: linesOf(f, a) }];
+  });
+}

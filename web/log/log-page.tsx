@@ -1,0 +1,272 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { OnLadder, PersonOnLadders, SetRequest } from '../../contract/log.ts';
+import type { Sheet } from '../../contract/library.ts';
+import type { Person } from '../../contract/people.ts';
+import type { Side } from '../../core/library/index.ts';
+import { useGet, useSigned, useUnits } from '../shell/index.ts';
+import { Button, Dialog, Empty, Loaded, Notice, OutcomeWord, SelectField } from '../ui/index.ts';
+import { mergedSets } from './merge.ts';
+import type { ShownSet } from './merge.ts';
+import { outbox } from './outbox-store.ts';
+import { useParcels } from './outbox.tsx';
+import { blankSet, SetForm } from './set-form.tsx';
+import type { Observed } from './set-form.tsx';
+import { setSummary, targetWords } from './words.ts';
+
+/** Log sets for one person: where they stand, what is asked today, and the next set. */
+export function LogPage() {
+  const { id } = useParams();
+  const people = useGet<Person[]>('/api/people');
+  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
+  const person = people.data?.find((p) => p.id === id);
+  const [ladderSlug, setLadderSlug] = useState<string | null>(null);
+  return (
+    <Loaded query={ladders} what="the log">
+      {(data) => {
+        const placed = data.ladders.filter((l) => l.standing !== null);
+        const here = placed.find((l) => l.ladder.slug === ladderSlug) ?? placed[0];
+        return (
+          <div className="mx-auto max-w-5xl">
+            <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+              <h1>{person?.name ?? 'Log'}</h1>
+              <div className="flex items-center gap-2">
+                {placed.length > 1 && (
+                  <SelectField
+                    label="Ladder"
+                    value={here?.ladder.slug}
+                    onChange={(e) => setLadderSlug(e.target.value)}
+                  >
+                    {placed.map((l) => (
+                      <option key={l.ladder.slug} value={l.ladder.slug}>
+                        {l.ladder.name}
+                      </option>
+                    ))}
+                  </SelectField>
+                )}
+                <Link to={`/people/${id}`} className="flex min-h-14 items-center px-3">
+                  Evidence and decision
+                </Link>
+                <Link to="/floor" className="flex min-h-14 items-center px-3">
+                  Someone else
+                </Link>
+              </div>
+            </div>
+            {here ? (
+              <OnFloor key={here.ladder.slug} personId={id!} on={here} data={data} />
+            ) : (
+              <Empty>
+                Not placed on a ladder yet.{' '}
+                <Link to={`/people/${id}`}>Place {person?.name ?? 'this person'} first</Link>.
+              </Empty>
+            )}
+          </div>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data: PersonOnLadders }) {
+  const { hall, me } = useSigned();
+  const units = useUnits();
+  const parcels = useParcels();
+  const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
+  const [picked, setPicked] = useState<string | null>(null);
+  const variation = picked ?? on.decision?.variation ?? level?.main ?? '';
+  const sheet = useGet<Sheet>(
+    variation ? `/api/sheets/${variation}?stage=${level?.stage ?? 'learning'}` : null,
+  );
+  const [correcting, setCorrecting] = useState<ShownSet | null>(null);
+  const all = mergedSets(data.sets, parcels, personId);
+  const today = all.filter((s) => s.date === hall.today);
+  const faultName = (slug: string) => sheet.data?.resolved.faults.find((f) => f.slug === slug)?.name ?? slug;
+  const stopped = on.decision?.outcome === 'stop and refer';
+
+  const store = (id: string, edit: number, ordinal: number, base: Partial<SetRequest>, observed: Observed) =>
+    void outbox.put({
+      id,
+      personId,
+      edit,
+      set: {
+        personId,
+        date: hall.today,
+        edit,
+        ordinal,
+        variation,
+        variationRevision: sheet.data?.revision ?? 1,
+        role: observed.warmUp ? 'prepare' : 'work',
+        plannedReps: on.target?.reps ?? null,
+        loadKind: sheet.data?.resolved.source.loadKind ?? 'none',
+        rangeDeg: null,
+        aids: null,
+        ...base,
+        ...observed,
+      },
+    });
+
+  return (
+    <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
+      <section>
+        <div className="taped-left mb-4 bg-paper py-3 pr-4 pl-5">
+          <p className="label">
+            {on.ladder.name}, level {on.ladder.levels.indexOf(level!) + 1} of {on.ladder.levels.length}:{' '}
+            {level?.name}
+          </p>
+          <p className="font-head text-3xl leading-tight font-bold">{on.names[variation] ?? variation}</p>
+          {on.target && sheet.data && (
+            <p className="mt-1 text-2xl">
+              {targetWords(on.target, units.mass, sheet.data.resolved.source.laterality !== 'two legs')}
+            </p>
+          )}
+          {on.decision?.variationNote && <p className="mt-1 text-soft">{on.decision.variationNote}</p>}
+          {on.decision && (
+            <p className="mt-2 flex flex-wrap items-center gap-x-3">
+              <OutcomeWord outcome={on.decision.outcome} />
+              <span>{on.decision.reasons[0]?.text}</span>
+            </p>
+          )}
+          {level && level.equals.length > 0 && (
+            <div className="mt-3 flex flex-wrap gap-1" role="group" aria-label="Variation today">
+              {[level.main, ...level.equals].map((slug) => (
+                <button
+                  key={slug}
+                  type="button"
+                  aria-pressed={slug === variation}
+                  onClick={() => setPicked(slug)}
+                  className={`min-h-14 px-3 ${slug === variation ? 'taped font-semibold' : 'text-soft'}`}
+                >
+                  {on.names[slug]}
+                </button>
+              ))}
+            </div>
+          )}
+        </div>
+        {on.failure && <Notice tone="warn">{on.failure}</Notice>}
+        {stopped && (
+          <Notice tone="warn">
+            Barred today. Sets can still be written down, but nothing of this should be done until the head
+            coach lifts the restriction.
+          </Notice>
+        )}
+        <Loaded query={sheet} what="the sheet">
+          {({ resolved }) => {
+            const working = today.filter((s) => s.variation === variation && !s.warmUp);
+            const side = nextSide(working, all, variation);
+            return (
+              <SetForm
+                key={`${variation} ${today.length} ${side}`}
+                variation={resolved}
+                seesHealth={data.seesHealth}
+                start={blankSet(resolved, on.target, side)}
+                action={`Log set ${working.length + 1}`}
+                onLog={(observed) =>
+                  store(crypto.randomUUID(), 1, Math.max(0, ...today.map((s) => s.ordinal)) + 1, {}, observed)
+                }
+              />
+            );
+          }}
+        </Loaded>
+      </section>
+      <section aria-label="Logged today">
+        <h2 className="border-b border-ink pb-1">Today</h2>
+        {today.length === 0 && <p className="py-3 text-soft">No set yet today.</p>}
+        <ol>
+          {today.map((s) => (
+            <li key={s.id} className="border-b border-rule py-2">
+              <p className="font-semibold">
+                {s.ordinal}. {on.names[s.variation] ?? s.variation}
+              </p>
+              <p>{setSummary(s, units.mass, faultName)}</p>
+              <p className="text-sm text-soft">
+                {s.unsent ? 'Not sent yet' : `Kept, by ${s.loggedBy || me.name}`}
+              </p>
+              <div className="mt-1 flex gap-2">
+                <Button floor onClick={() => setCorrecting(s)}>
+                  Correct
+                </Button>
+                <Button
+                  floor
+                  tone="danger"
+                  onClick={() => {
+                    if (confirm(`Delete set ${s.ordinal}?`)) {
+                      void outbox.put({ id: s.id, personId, set: null, edit: s.edit + 1 });
+                    }
+                  }}
+                >
+                  Delete
+                </Button>
+              </div>
+            </li>
+          ))}
+        </ol>
+        {sheet.data && (
+          <div className="mt-5">
+            <h2 className="border-b border-ink pb-1">One thing at a time</h2>
+            <ol className="mt-1 list-decimal pl-6 text-lg">
+              {sheet.data.resolved.cues.slice(0, 3).map((c) => (
+                <li key={c.slug} className="py-1">
+                  {c.text}
+                </li>
+              ))}
+            </ol>
+            <Link to={`/library/variation/${variation}`}>Whole sheet</Link>
+          </div>
+        )}
+      </section>
+      {correcting && sheet.data && (
+        <Dialog title={`Correct set ${correcting.ordinal}`} open wide onClose={() => setCorrecting(null)}>
+          <SetForm
+            variation={sheet.data.resolved}
+            seesHealth={data.seesHealth}
+            start={correcting}
+            action="Keep the correction"
+            onCancel={() => setCorrecting(null)}
+            onLog={(observed) => {
+              const { unsent: _u, id: setId, sessionId: _s, loggedBy: _l, edit, ...fields } = correcting;
+              store(setId, edit + 1, correcting.ordinal, fields, pickObserved(observed));
+              setCorrecting(null);
+            }}
+          />
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+/** Only what the form owns, so that a correction changes nothing else. */
+function pickObserved(o: Observed): Observed {
+  const { doneReps, holdS, rounds, side, sideTest, warmUp, watched, loadKg } = o;
+  const { effort, pain, faults, sensations, atEase, tempoKept, rangeReached } = o;
+  return {
+    doneReps,
+    holdS,
+    rounds,
+    side,
+    sideTest,
+    warmUp,
+    watched,
+    loadKg,
+    effort,
+    pain,
+    faults,
+    sensations,
+    atEase,
+    tempoKept,
+    rangeReached,
+  };
+}
+
+/** The weaker side goes first: the one that did fewer last time; then the sides alternate. */
+function nextSide(working: readonly ShownSet[], all: readonly ShownSet[], variation: string): Side {
+  const last = working.at(-1);
+  if (last?.side) return last.side === 'left' ? 'right' : 'left';
+  const before = all.filter((s) => s.variation === variation && s.side !== null);
+  const lastDate = before.at(-1)?.date;
+  const best = (side: Side) =>
+    Math.max(
+      0,
+      ...before.filter((s) => s.date === lastDate && s.side === side).map((s) => s.doneReps ?? s.holdS ?? 0),
+    );
+  return best('right') < best('left') ? 'right' : 'left';
+}

@@ -1,0 +1,119 @@
+import { openDB } from 'idb';
+import type { DBSchema, IDBPDatabase } from 'idb';
+import type { Heartbeat } from '../../contract/hall.ts';
+import type { SetRequest, SetResult } from '../../contract/log.ts';
+import { Refused, request } from '../shell/index.ts';
+
+/** The newest thing done to one set on this tablet. */
+export interface Parcel {
+  id: string;
+  personId: string;
+  /** null: the set was deleted. */
+  set: SetRequest | null;
+  edit: number;
+  state: 'waiting' | 'sent' | 'refused';
+  /** When the server had it, by the server's clock. */
+  receivedAt: string | null;
+  error: string | null;
+}
+
+interface Schema extends DBSchema {
+  parcels: { key: string; value: Parcel };
+  server: { key: 'boot'; value: string };
+}
+
+let opened: Promise<IDBPDatabase<Schema>> | null = null;
+const store = () =>
+  (opened ??= openDB<Schema>('meister-outbox', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('parcels', { keyPath: 'id' });
+      db.createObjectStore('server');
+    },
+  }));
+
+let parcels: readonly Parcel[] = [];
+const listeners = new Set<() => void>();
+
+async function refresh(): Promise<void> {
+  parcels = await (await store()).getAll('parcels');
+  listeners.forEach((l) => l());
+}
+
+export const outbox = {
+  subscribe(listener: () => void): () => void {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+  /** Everything kept on this tablet; the same array until something changes. */
+  current: () => parcels,
+
+  /** Keeps the parcel on the tablet first and then tries to send it. */
+  async put(parcel: Pick<Parcel, 'id' | 'personId' | 'set' | 'edit'>): Promise<void> {
+    await (await store()).put('parcels', { ...parcel, state: 'waiting', receivedAt: null, error: null });
+    await refresh();
+    void this.flush();
+  },
+
+  /** Gives up on a set that the server refuses. */
+  async discard(id: string): Promise<void> {
+    await (await store()).delete('parcels', id);
+    await refresh();
+  },
+
+  /** Sends what waits, one tab at a time; what cannot be sent goes on waiting. */
+  async flush(): Promise<void> {
+    await navigator.locks.request('meister-outbox', async () => {
+      await refresh();
+      for (const parcel of parcels.filter((p) => p.state === 'waiting')) {
+        if (!(await send(parcel))) break;
+      }
+      await refresh();
+    });
+  },
+
+  /**
+   * Asks the server how far its snapshots reach. Sets they cover are dropped here; after the server
+   * has started anew, those they do not cover are sent again, since a power cut may have lost them.
+   */
+  async check(): Promise<void> {
+    await refresh();
+    if (parcels.length === 0) return;
+    const beat = await request<Heartbeat>('GET', '/api/heartbeat');
+    const db = await store();
+    const lastBoot = await db.get('server', 'boot');
+    for (const parcel of parcels.filter((p) => p.state === 'sent')) {
+      if (beat.snapshotAt !== null && parcel.receivedAt! < beat.snapshotAt)
+        await db.delete('parcels', parcel.id);
+      else if (lastBoot !== undefined && lastBoot !== beat.boot) {
+        await db.put('parcels', { ...parcel, state: 'waiting' });
+      }
+    }
+    await db.put('server', beat.boot, 'boot');
+    await this.flush();
+  },
+};
+
+/** False when the server cannot be reached or nobody is signed in: trying the next makes no sense. */
+async function send(parcel: Parcel): Promise<boolean> {
+  const db = await store();
+  try {
+    const result = parcel.set
+      ? await request<SetResult>('PUT', `/api/sets/${parcel.id}`, parcel.set)
+      : await request<SetResult>('DELETE', `/api/sets/${parcel.id}`, { edit: parcel.edit });
+    await keepUnlessNewer(parcel, { state: 'sent', receivedAt: result.receivedAt, error: null });
+    return true;
+  } catch (error) {
+    if (!(error instanceof Refused) || error.problem.status === 401 || error.problem.status >= 500)
+      return false;
+    await keepUnlessNewer(parcel, { state: 'refused', receivedAt: null, error: error.message });
+    return true;
+  }
+
+  async function keepUnlessNewer(sent: Parcel, outcome: Pick<Parcel, 'state' | 'receivedAt' | 'error'>) {
+    const tx = db.transaction('parcels', 'readwrite');
+    const now = await tx.store.get(sent.id);
+    // Corrected while it was on its way: the correction still has to be sent.
+    if (now?.edit === sent.edit) await tx.store.put({ ...sent, ...outcome });
+    await tx.done;
+  }
+}

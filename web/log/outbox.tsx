@@ -1,0 +1,70 @@
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { Button, Dialog } from '../ui/index.ts';
+import { outbox } from './outbox-store.ts';
+
+export const useParcels = () => useSyncExternalStore(outbox.subscribe, outbox.current);
+
+const EVERY_MS = 8_000;
+
+/** Keeps sending, and says in the band how much is still on this tablet only. */
+export function Outbox() {
+  const parcels = useParcels();
+  const [open, setOpen] = useState(false);
+  const client = useQueryClient();
+  const waiting = parcels.filter((p) => p.state === 'waiting').length;
+  const refused = parcels.filter((p) => p.state === 'refused');
+
+  useEffect(() => {
+    const tick = () => void outbox.check().catch(() => undefined);
+    tick();
+    const timer = setInterval(tick, EVERY_MS);
+    addEventListener('online', tick);
+    return () => {
+      clearInterval(timer);
+      removeEventListener('online', tick);
+    };
+  }, []);
+  useEffect(() => {
+    // What has arrived changes decisions and lists.
+    if (waiting === 0) void client.invalidateQueries();
+  }, [waiting, client]);
+
+  if (waiting === 0 && refused.length === 0) return null;
+  return (
+    <>
+      <Button tone="danger" onClick={() => setOpen(true)} aria-live="polite">
+        {waiting > 0 && `${waiting} not sent`}
+        {waiting > 0 && refused.length > 0 && ', '}
+        {refused.length > 0 && `${refused.length} refused`}
+      </Button>
+      <Dialog title="On this tablet only" open={open} onClose={() => setOpen(false)}>
+        <p className="mb-3">
+          {waiting > 0
+            ? 'These sets are kept on this tablet and sent as soon as the hall’s computer answers.'
+            : 'Everything else has been sent.'}
+        </p>
+        <div className="mb-4 flex gap-2">
+          <Button
+            tone="main"
+            disabled={waiting === 0}
+            onClick={() => void outbox.check().catch(() => undefined)}
+          >
+            Try to send now
+          </Button>
+        </div>
+        {refused.map((p) => (
+          <div key={p.id} className="mb-2 border-t border-rule pt-2">
+            <p className="text-warn">{p.error}</p>
+            <p className="text-sm text-soft">
+              {p.set ? `${p.set.date}, set ${p.set.ordinal} of ${p.set.variation}` : 'A deleted set'}
+            </p>
+            <Button tone="danger" onClick={() => void outbox.discard(p.id)}>
+              Discard this one
+            </Button>
+          </div>
+        ))}
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,2 @@
+export { FloorList } from './floor-list.tsx';
+export { LogPage } from './log-page.tsx';

@@ -1,0 +1,40 @@
+import type { LoggedSet, Target } from '../../core/ladder/index.ts';
+import { mass, tidy } from '../ui/index.ts';
+
+/** "2 × 12, rest 60 s" and what has been added to it. */
+export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): string {
+  const amount =
+    t.reps !== undefined
+      ? `${t.sets} × ${t.reps}`
+      : t.holdS !== undefined
+        ? `${t.sets} × ${t.holdS} s`
+        : `${t.rounds ?? t.sets} rounds`;
+  return [
+    oneSided ? `${amount} each side` : amount,
+    t.loadKg ? mass(t.loadKg, unit) : null,
+    t.loweringS === null ? null : `lower over ${tidy(t.loweringS)} s`,
+    t.aidsDropped.length ? `without ${t.aidsDropped.join(', ')}` : null,
+    `rest ${t.restS} s`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** One set in a line: "12 left, effort 7, watched". Unknown things are left out. */
+export function setSummary(s: LoggedSet, unit: 'kg' | 'lb', faultName: (slug: string) => string): string {
+  const faults = s.faults.map((f) => `${faultName(f.fault)} × ${f.reps}${f.side ? ` ${f.side}` : ''}`);
+  return [
+    s.warmUp ? 'warm-up' : null,
+    s.doneReps !== null ? `${s.doneReps} repetitions` : null,
+    s.holdS !== null ? `${tidy(s.holdS)} s held` : null,
+    s.rounds !== null ? `${s.rounds} rounds` : null,
+    s.side,
+    s.sideTest ? 'side test' : null,
+    s.loadKg !== null ? mass(s.loadKg, unit) : null,
+    s.effort !== null ? `effort ${tidy(s.effort)}` : null,
+    s.pain !== null ? (s.pain === 0 ? 'no pain' : `pain ${tidy(s.pain)}`) : null,
+    s.watched ? (faults.length ? faults.join(', ') : 'watched, no fault') : 'not watched',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

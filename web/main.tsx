@@ -1,0 +1,116 @@
+import './styles.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { lazy, StrictMode, Suspense, useEffect } from 'react';
+import type { ComponentType, ReactNode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import type { Start } from '../contract/hall.ts';
+import { queryClient, SignedIn, useGet, useSigned } from './shell/index.ts';
+import type { Signed } from './shell/index.ts';
+import { Shell } from './shell/shell.tsx';
+import { FirstAccount, SignIn } from './shell/sign-in.tsx';
+import { Loaded, Notice } from './ui/index.ts';
+
+const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
+  lazy(async () => ({ default: pick(await load()) }));
+const library = () => import('./library/index.ts');
+const people = () => import('./people/index.ts');
+const log = () => import('./log/pages.ts');
+const ladders = () => import('./ladders/index.ts');
+const changes = () => import('./changes/index.ts');
+const hall = () => import('./hall/index.ts');
+
+const LibraryRoom = page(library, (m) => m.LibraryRoom);
+const Editor = page(library, (m) => m.Editor);
+const History = page(library, (m) => m.History);
+const PrintSheet = page(library, (m) => m.PrintSheet);
+const People = page(people, (m) => m.People);
+const PersonPage = page(people, (m) => m.PersonPage);
+const FloorList = page(log, (m) => m.FloorList);
+const LogPage = page(log, (m) => m.LogPage);
+const Ladders = page(ladders, (m) => m.Ladders);
+const LadderRoom = page(ladders, (m) => m.LadderRoom);
+const Changes = page(changes, (m) => m.Changes);
+const ChangePage = page(changes, (m) => m.ChangePage);
+const Hall = page(hall, (m) => m.Hall);
+
+function Home() {
+  const { me } = useSigned();
+  return (
+    <Navigate to={me.role === 'viewer' ? '/library' : me.role === 'coach' ? '/floor' : '/people'} replace />
+  );
+}
+
+function Nowhere() {
+  return <Notice tone="warn">There is no such page. Press / to go somewhere.</Notice>;
+}
+
+function Broken() {
+  return (
+    <main className="p-6">
+      <Notice tone="warn">
+        This page broke. What you logged is kept. <a href={location.pathname}>Load it again</a>.
+      </Notice>
+    </main>
+  );
+}
+
+const waiting = (element: ReactNode) => (
+  <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>{element}</Suspense>
+);
+
+const router = createBrowserRouter([
+  { path: '/print/:slug', element: waiting(<PrintSheet />), errorElement: <Broken /> },
+  {
+    element: <Shell />,
+    errorElement: <Broken />,
+    children: [
+      { path: '/', element: <Home /> },
+      { path: '/floor', element: waiting(<FloorList />) },
+      { path: '/floor/:id', element: waiting(<LogPage />) },
+      { path: '/people', element: waiting(<People />) },
+      { path: '/people/:id', element: waiting(<PersonPage />) },
+      { path: '/library', element: waiting(<LibraryRoom />) },
+      { path: '/library/:kind/:slug', element: waiting(<LibraryRoom />) },
+      { path: '/library/:kind/:slug/edit', element: waiting(<Editor />) },
+      { path: '/library/:kind/:slug/history', element: waiting(<History />) },
+      { path: '/ladders', element: waiting(<Ladders />) },
+      { path: '/ladders/:slug', element: waiting(<LadderRoom />) },
+      { path: '/changes', element: waiting(<Changes />) },
+      { path: '/changes/:id', element: waiting(<ChangePage />) },
+      { path: '/hall', element: waiting(<Hall />) },
+      { path: '*', element: <Nowhere /> },
+    ],
+  },
+]);
+
+function App() {
+  const start = useGet<Start>('/api/start');
+  const { refetch } = start;
+  useEffect(() => {
+    const again = () => void refetch();
+    addEventListener('meister:signed-out', again);
+    return () => removeEventListener('meister:signed-out', again);
+  }, [refetch]);
+  return (
+    <Loaded query={start} what="the hall">
+      {(data) => {
+        if (data.empty) return <FirstAccount />;
+        if (!data.me || !data.hall) return <SignIn start={data} />;
+        return (
+          <SignedIn value={data as Signed}>
+            <RouterProvider router={router} />
+          </SignedIn>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <App />
+    </QueryClientProvider>
+  </StrictMode>,
+);

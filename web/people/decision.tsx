@@ -1,0 +1,159 @@
+import { useState } from 'react';
+import type { ConfirmRequest, OnLadder } from '../../contract/log.ts';
+import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
+import type { Outcome } from '../../core/ladder/index.ts';
+import { useSend, useSigned, useUnits } from '../shell/index.ts';
+import { Button, Field, Notice, OUTCOME_WORDS, OutcomeMark, SelectField, since } from '../ui/index.ts';
+import { Evidence } from './evidence.tsx';
+
+/** What the evidence says for one person on one ladder, and what the coach makes of it. */
+export function DecisionPanel({
+  personId,
+  on,
+  mayDecide,
+}: {
+  personId: string;
+  on: OnLadder;
+  mayDecide: boolean;
+}) {
+  const { hall } = useSigned();
+  const units = useUnits();
+  const decision = on.decision;
+  if (!decision) return on.failure ? <Notice tone="warn">{on.failure}</Notice> : null;
+  const name = (id: string | null) => on.ladder.levels.find((l) => l.id === id)?.name ?? '';
+  const index = on.ladder.levels.findIndex((l) => l.id === decision.fromLevel);
+  const grave = decision.outcome === 'stop and refer' || decision.outcome === 'step back';
+  return (
+    <section aria-label={`Decision on the ladder ${on.ladder.name}`}>
+      <div className={`border-l-[10px] bg-paper px-5 py-4 ${grave ? 'border-warn' : 'border-tape'}`}>
+        <p className="label">
+          {on.ladder.name}, level {index + 1} of {on.ladder.levels.length}: {name(decision.fromLevel)}, for{' '}
+          {since(on.standing!.since, hall.today)}
+        </p>
+        <p className={`flex items-center gap-3 font-head text-3xl font-bold ${grave ? 'text-warn' : ''}`}>
+          <OutcomeMark outcome={decision.outcome} size={34} />
+          {OUTCOME_WORDS[decision.outcome]}
+          {decision.toLevel && ` to ${name(decision.toLevel)}`}
+        </p>
+        <ul className="mt-1">
+          {decision.reasons.map((r, i) => (
+            <li key={i}>{r.text}</li>
+          ))}
+        </ul>
+        {decision.outcome === 'stop and refer' && (
+          <p className="mt-2 font-semibold text-warn">
+            Refer to a doctor or physiotherapist; local rules come first. Only the head coach lifts a
+            restriction, with source and date.
+          </p>
+        )}
+        {decision.variationNote && <p className="mt-1 text-soft">{decision.variationNote}</p>}
+      </div>
+      <div className="mt-4 grid gap-5">
+        <Evidence judged={decision.advance} today={hall.today} wanted />
+        <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
+        <p className="text-sm text-soft">
+          Growing inside the level: {decision.grow.account}.{' '}
+          {decision.grow.next
+            ? `Next open way on: ${takenWaySentence(decision.grow.next)}.`
+            : 'Every way on inside this level is used up.'}{' '}
+          Two-for-two is the usual rule of strength training; it proposes, the coach decides. Counted:{' '}
+          {decision.sessionDates.length} {decision.sessionDates.length === 1 ? 'session' : 'sessions'} since
+          arrival.
+          {units.mass === 'lb' && ' Loads in this sentence are in kg.'}
+        </p>
+      </div>
+      {mayDecide ? (
+        <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
+      ) : (
+        <p className="mt-4 text-soft">
+          Staff of the squad and the head coach decide: they see the whole evidence.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
+  const decision = on.decision!;
+  const send = useSend<ConfirmRequest>('POST', `/api/people/${personId}/moves`);
+  const [chosen, setChosen] = useState<Outcome>(decision.outcome);
+  const [level, setLevel] = useState('');
+  const [reason, setReason] = useState('');
+  const [open, setOpen] = useState(false);
+  const here = on.ladder.levels.findIndex((l) => l.id === decision.fromLevel);
+  const choices = on.ladder.levels.filter((_, i) => (chosen === 'move up' ? i > here : i < here));
+  const changesLevel = chosen === 'move up' || chosen === 'step back';
+  const confirm = (outcome: Outcome) =>
+    send.mutate({
+      ladder: on.ladder.slug,
+      proposed: decision.outcome,
+      chosen: outcome,
+      level: outcome === decision.outcome || !changesLevel ? null : level || null,
+      reason,
+    });
+  return (
+    <div className="mt-4 border-t border-ink pt-3">
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      {send.isSuccess && !send.isPending && <Notice>Kept, with the evidence.</Notice>}
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button tone="main" disabled={send.isPending} onClick={() => confirm(decision.outcome)}>
+          Confirm: {OUTCOME_WORDS[decision.outcome].toLowerCase()}
+        </Button>
+        {decision.outcome !== 'stop and refer' && (
+          <Button onClick={() => setOpen(!open)} aria-expanded={open}>
+            Decide otherwise
+          </Button>
+        )}
+      </div>
+      {open && (
+        <form
+          className="mt-3 grid max-w-xl gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            confirm(chosen);
+          }}
+        >
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField
+              label="Instead"
+              value={chosen}
+              onChange={(e) => setChosen(e.target.value as Outcome)}
+            >
+              {OUTCOMES.map((o) => (
+                <option key={o} value={o}>
+                  {OUTCOME_WORDS[o]}
+                </option>
+              ))}
+            </SelectField>
+            {changesLevel && (
+              <SelectField label="To level" value={level} onChange={(e) => setLevel(e.target.value)}>
+                <option value="">the {chosen === 'move up' ? 'next' : 'one below'}</option>
+                {choices.map((l) => (
+                  <option key={l.id} value={l.id}>
+                    {l.name}
+                  </option>
+                ))}
+              </SelectField>
+            )}
+          </div>
+          <Field label="Why (kept with the evidence)">
+            {(props) => (
+              <textarea
+                className="field"
+                rows={2}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                {...props}
+              />
+            )}
+          </Field>
+          <div>
+            <Button type="submit" tone="main" disabled={send.isPending}>
+              Keep this decision
+            </Button>
+          </div>
+        </form>
+      )}
+    </div>
+  );
+}

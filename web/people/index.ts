@@ -1,0 +1,2 @@
+export { People } from './people-page.tsx';
+export { PersonPage } from './person-page.tsx';

@@ -1,0 +1,237 @@
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getFilteredRowModel,
+  getSortedRowModel,
+  useReactTable,
+} from '@tanstack/react-table';
+import type { SortingState } from '@tanstack/react-table';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { Squad } from '../../contract/hall.ts';
+import type { PersonLine } from '../../contract/log.ts';
+import type { Person, PersonRequest } from '../../contract/people.ts';
+import { OUTCOMES } from '../../core/ladder/index.ts';
+import type { Outcome } from '../../core/ladder/index.ts';
+import { useGet, useSend, useSigned } from '../shell/index.ts';
+import {
+  Button,
+  day,
+  Dialog,
+  Empty,
+  Loaded,
+  OUTCOME_WORDS,
+  OutcomeWord,
+  since,
+  TextField,
+} from '../ui/index.ts';
+import { PersonForm } from './person-form.tsx';
+
+interface Row {
+  person: Person;
+  squad: string;
+  line: PersonLine | null;
+}
+
+const column = createColumnHelper<Row>();
+
+/** Everybody, where they stand and what the evidence says. */
+export function People() {
+  const { hall, me } = useSigned();
+  const people = useGet<Person[]>('/api/people');
+  const squads = useGet<Squad[]>('/api/squads');
+  const lines = useGet<PersonLine[]>('/api/overview');
+  const add = useSend<PersonRequest, { id: string }>('POST', '/api/people');
+  const navigate = useNavigate();
+  const [adding, setAdding] = useState(false);
+  const [search, setSearch] = useState('');
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
+
+  const rows = useMemo(
+    () =>
+      (people.data ?? []).flatMap((person): Row[] => {
+        const squad = squads.data?.find((s) => s.id === person.squadId)?.name ?? '';
+        const own = (lines.data ?? []).filter((l) => l.personId === person.id && l.levelName !== null);
+        return own.length ? own.map((line) => ({ person, squad, line })) : [{ person, squad, line: null }];
+      }),
+    [people.data, squads.data, lines.data],
+  );
+  const shown = useMemo(
+    () => rows.filter((r) => outcome === null || r.line?.outcome === outcome),
+    [rows, outcome],
+  );
+  const columns = useMemo(
+    () => [
+      column.accessor((r) => r.person.name, {
+        id: 'name',
+        header: 'Name',
+        cell: (c) => (
+          <Link className="font-semibold" to={`/people/${c.row.original.person.id}`}>
+            {c.getValue()}
+          </Link>
+        ),
+      }),
+      column.accessor('squad', { header: 'Squad' }),
+      column.accessor((r) => r.line?.levelNumber ?? 0, {
+        id: 'level',
+        header: 'Level',
+        cell: ({ row: { original: r } }) =>
+          r.line ? `${r.line.ladderName} ${r.line.levelNumber}: ${r.line.levelName}` : 'Not placed',
+      }),
+      column.accessor((r) => r.line?.since ?? '', {
+        id: 'since',
+        header: 'There for',
+        cell: (c) => (c.getValue() ? since(c.getValue(), hall.today) : ''),
+      }),
+      column.accessor((r) => (r.line?.outcome ? OUTCOMES.indexOf(r.line.outcome) : 9), {
+        id: 'outcome',
+        header: 'The evidence says',
+        cell: ({ row: { original: r } }) => (r.line?.outcome ? <OutcomeWord outcome={r.line.outcome} /> : ''),
+      }),
+      column.accessor((r) => r.line?.reason ?? '', {
+        id: 'why',
+        header: 'Because',
+        enableSorting: false,
+        cell: (c) => <span className="line-clamp-2 text-sm">{c.getValue()}</span>,
+      }),
+      column.accessor((r) => r.line?.lastSession ?? '', {
+        id: 'last',
+        header: 'Last session',
+        cell: (c) => (c.getValue() ? day(c.getValue(), hall.today) : 'never'),
+      }),
+    ],
+    [hall.today],
+  );
+  // The table library keeps its own state in functions; the compiler's memoisation must leave it alone.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const table = useReactTable({
+    data: shown,
+    columns,
+    state: { sorting, globalFilter: search },
+    onSortingChange: setSorting,
+    onGlobalFilterChange: setSearch,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+  });
+  const count = (o: Outcome) => rows.filter((r) => r.line?.outcome === o).length;
+
+  return (
+    <div>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-4">
+        <h1>People</h1>
+        <div className="flex items-end gap-3">
+          <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />
+          {me.role === 'head coach' && (
+            <Button tone="main" onClick={() => setAdding(true)}>
+              Add a person
+            </Button>
+          )}
+        </div>
+      </div>
+      <div
+        role="group"
+        aria-label="What the evidence says"
+        className="mb-2 flex flex-wrap gap-x-1 border-y border-rule"
+      >
+        <OutcomeFilter on={outcome === null} onPick={() => setOutcome(null)}>
+          Everybody <b>{rows.length}</b>
+        </OutcomeFilter>
+        {OUTCOMES.map((o) => (
+          <OutcomeFilter key={o} on={outcome === o} onPick={() => setOutcome(outcome === o ? null : o)}>
+            {OUTCOME_WORDS[o]} <b>{count(o)}</b>
+          </OutcomeFilter>
+        ))}
+      </div>
+      <Loaded query={people} what="the people">
+        {(all) =>
+          all.length === 0 ? (
+            <Empty>
+              Nobody here yet.{' '}
+              {me.role === 'head coach'
+                ? 'Add the first person; squads are made in the hall room.'
+                : 'The head coach adds people.'}
+            </Empty>
+          ) : (
+            <table className="w-full text-left">
+              <thead>
+                {table.getHeaderGroups().map((group) => (
+                  <tr key={group.id} className="border-b border-ink">
+                    {group.headers.map((h) => (
+                      <th
+                        key={h.id}
+                        className="py-1 pr-4 text-sm font-semibold"
+                        aria-sort={
+                          { asc: 'ascending', desc: 'descending', false: undefined }[
+                            String(h.column.getIsSorted())
+                          ] as 'ascending' | 'descending' | undefined
+                        }
+                      >
+                        {h.column.getCanSort() ? (
+                          <button
+                            type="button"
+                            className="font-semibold"
+                            onClick={h.column.getToggleSortingHandler()}
+                          >
+                            {flexRender(h.column.columnDef.header, h.getContext())}
+                            <span aria-hidden="true">
+                              {{ asc: ' ↑', desc: ' ↓', false: '' }[String(h.column.getIsSorted())]}
+                            </span>
+                          </button>
+                        ) : (
+                          flexRender(h.column.columnDef.header, h.getContext())
+                        )}
+                      </th>
+                    ))}
+                  </tr>
+                ))}
+              </thead>
+              <tbody>
+                {table.getRowModel().rows.map((row) => (
+                  <tr key={row.id} className="border-b border-rule align-top hover:bg-paper">
+                    {row.getVisibleCells().map((cell) => (
+                      <td key={cell.id} className="py-2 pr-4">
+                        {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )
+        }
+      </Loaded>
+      <Dialog title="Add a person" open={adding} onClose={() => setAdding(false)}>
+        <PersonForm
+          person={null}
+          error={add.error}
+          busy={add.isPending}
+          onSave={(request) => add.mutate(request, { onSuccess: ({ id }) => void navigate(`/people/${id}`) })}
+        />
+      </Dialog>
+    </div>
+  );
+}
+
+function OutcomeFilter({
+  on,
+  onPick,
+  children,
+}: {
+  on: boolean;
+  onPick: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={onPick}
+      className={`min-h-10 px-3 text-sm ${on ? 'taped bg-paper' : 'text-soft'}`}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,98 @@
+import { useForm } from 'react-hook-form';
+import type { Squad } from '../../contract/hall.ts';
+import type { Person, PersonRequest } from '../../contract/people.ts';
+import { Refused, useGet, useUnits } from '../shell/index.ts';
+import {
+  Button,
+  Field,
+  fromLength,
+  fromMass,
+  Notice,
+  SelectField,
+  TextField,
+  tidy,
+  toLength,
+  toMass,
+} from '../ui/index.ts';
+
+interface Values {
+  name: string;
+  squadId: string;
+  stature: string;
+  mass: string;
+  note: string;
+}
+
+interface Props {
+  person: Person | null;
+  error: Error | null;
+  busy: boolean;
+  onSave: (request: PersonRequest) => void;
+}
+
+/** Name and squad; stature and mass only if the person wants to give them. */
+export function PersonForm({ person, error, busy, onSave }: Props) {
+  const units = useUnits();
+  const squads = useGet<Squad[]>('/api/squads');
+  const { register, handleSubmit } = useForm<Values>({
+    values: {
+      name: person?.name ?? '',
+      squadId: person?.squadId ?? '',
+      stature: person?.statureM ? tidy(toLength(person.statureM, units.length)) : '',
+      mass: person?.massKg ? tidy(toMass(person.massKg, units.mass)) : '',
+      note: person?.note ?? '',
+    },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const refused = error instanceof Refused ? error : null;
+  const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={handleSubmit((v) => {
+        const stature = number(v.stature);
+        const mass = number(v.mass);
+        onSave({
+          name: v.name.trim(),
+          squadId: v.squadId || null,
+          statureM: stature === null ? null : fromLength(stature, units.length),
+          massKg: mass === null ? null : fromMass(mass, units.mass),
+          note: v.note,
+        });
+      })}
+    >
+      <TextField label="Name" required error={refused?.field('name')} {...register('name')} />
+      <SelectField label="Squad" error={refused?.field('squadId')} {...register('squadId')}>
+        <option value="">No squad</option>
+        {squads.data?.map((s) => (
+          <option key={s.id} value={s.id}>
+            {s.name}
+          </option>
+        ))}
+      </SelectField>
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label={`Stature, ${units.length} (may stay empty)`}
+          inputMode="decimal"
+          error={refused?.field('statureM')}
+          {...register('stature')}
+        />
+        <TextField
+          label={`Mass, ${units.mass} (may stay empty)`}
+          inputMode="decimal"
+          error={refused?.field('massKg')}
+          {...register('mass')}
+        />
+      </div>
+      <Field label="Note">
+        {(props) => <textarea className="field" rows={2} {...props} {...register('note')} />}
+      </Field>
+      {error && <Notice tone="warn">{error.message}</Notice>}
+      <div>
+        <Button type="submit" tone="main" disabled={busy}>
+          {person ? 'Save' : 'Add the person'}
+        </Button>
+      </div>
+    </form>
+  );
+}

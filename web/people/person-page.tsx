@@ -1,0 +1,290 @@
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest } from '../../contract/log.ts';
+import type { LibraryList } from '../../contract/library.ts';
+import type { Person, PersonRequest } from '../../contract/people.ts';
+import { takenWaySentence } from '../../core/ladder/index.ts';
+import { mergedSets, setSummary, useParcels } from '../log/index.ts';
+import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
+import {
+  Button,
+  day,
+  Dialog,
+  length,
+  Loaded,
+  mass,
+  Notice,
+  OUTCOME_WORDS,
+  SelectField,
+  TextField,
+} from '../ui/index.ts';
+import { DecisionPanel } from './decision.tsx';
+import { PersonForm } from './person-form.tsx';
+import { Restrictions } from './restrictions.tsx';
+
+/** One person: decision with its evidence, moves, sets, restrictions, data. */
+export function PersonPage() {
+  const { id = '' } = useParams();
+  const { me } = useSigned();
+  const units = useUnits();
+  const people = useGet<Person[]>('/api/people');
+  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
+  const edit = useSend<PersonRequest>('PUT', `/api/people/${id}`);
+  const [dialog, setDialog] = useState<'edit' | 'erase' | null>(null);
+  return (
+    <Loaded query={people} what="the person">
+      {(all) => {
+        const person = all.find((p) => p.id === id);
+        if (!person) return <Notice tone="warn">There is no such person. They may have been erased.</Notice>;
+        const mayDecide =
+          me.role === 'head coach' || (person.squadId !== null && me.squadIds.includes(person.squadId));
+        return (
+          <>
+            <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+              <div>
+                <h1>{person.name}</h1>
+                <p className="text-soft">
+                  {[
+                    person.statureM && length(person.statureM, units.length),
+                    person.massKg && mass(person.massKg, units.mass),
+                    person.note,
+                  ]
+                    .filter(Boolean)
+                    .join(', ') || 'Nothing noted.'}
+                </p>
+              </div>
+              <div className="flex flex-wrap gap-2">
+                <Link
+                  to={`/floor/${id}`}
+                  className="inline-flex min-h-9 items-center border border-tape bg-tape px-3 font-semibold text-on-tape no-underline"
+                >
+                  Log a set
+                </Link>
+                {me.role === 'head coach' && (
+                  <>
+                    <Button onClick={() => setDialog('edit')}>Change details</Button>
+                    <a
+                      href={`/api/people/${id}/export`}
+                      download
+                      className="inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline"
+                    >
+                      Export all data
+                    </a>
+                    <Button tone="danger" onClick={() => setDialog('erase')}>
+                      Erase
+                    </Button>
+                  </>
+                )}
+              </div>
+            </div>
+            <Loaded query={ladders} what="the evidence">
+              {(data) => (
+                <div className="grid gap-8 xl:grid-cols-[1fr_24rem]">
+                  <div className="grid content-start gap-8">
+                    {data.ladders
+                      .filter((l) => l.standing)
+                      .map((on) => (
+                        <DecisionPanel key={on.ladder.slug} personId={id} on={on} mayDecide={mayDecide} />
+                      ))}
+                    {mayDecide && <Placement personId={id} ladders={data.ladders} />}
+                  </div>
+                  <div className="grid content-start gap-6">
+                    <Restrictions personId={id} />
+                    <Moves moves={data.moves} ladders={data.ladders} />
+                    <Sets personId={id} data={data} />
+                  </div>
+                </div>
+              )}
+            </Loaded>
+            <Dialog title="Change details" open={dialog === 'edit'} onClose={() => setDialog(null)}>
+              <PersonForm
+                person={person}
+                error={edit.error}
+                busy={edit.isPending}
+                onSave={(request) => edit.mutate(request, { onSuccess: () => setDialog(null) })}
+              />
+            </Dialog>
+            <Dialog title={`Erase ${person.name}`} open={dialog === 'erase'} onClose={() => setDialog(null)}>
+              <Erase person={person} />
+            </Dialog>
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {
+  const send = useSend<PlaceRequest>('POST', `/api/people/${personId}/place`);
+  const free = ladders.filter((l) => !l.standing);
+  const [ladder, setLadder] = useState('');
+  const [level, setLevel] = useState('');
+  const [reason, setReason] = useState('');
+  if (ladders.length === 0) {
+    return (
+      <Notice>
+        There is no ladder in the library yet. <Link to="/ladders">Make one</Link>.
+      </Notice>
+    );
+  }
+  if (free.length === 0) return null;
+  const chosen = free.find((l) => l.ladder.slug === ladder) ?? free[0]!;
+  return (
+    <form
+      className="grid max-w-xl gap-3 bg-paper p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send.mutate({ ladder: chosen.ladder.slug, level: level || chosen.ladder.levels[0]!.id, reason });
+      }}
+    >
+      <h2>Place on a ladder</h2>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField label="Ladder" value={chosen.ladder.slug} onChange={(e) => setLadder(e.target.value)}>
+          {free.map((l) => (
+            <option key={l.ladder.slug} value={l.ladder.slug}>
+              {l.ladder.name}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField label="Level" value={level} onChange={(e) => setLevel(e.target.value)}>
+          {chosen.ladder.levels.map((l, i) => (
+            <option key={l.id} value={l.id}>
+              {i + 1}. {l.name}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      <TextField
+        label="Why here"
+        required
+        hint="The simplest level at which the person is at ease."
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      <div>
+        <Button type="submit" tone="main" disabled={send.isPending}>
+          Place here
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
+  const { hall } = useSigned();
+  const level = (m: MoveRow, id: string | null) =>
+    ladders.find((l) => l.ladder.slug === m.ladder)?.ladder.levels.find((x) => x.id === id)?.name ?? id;
+  return (
+    <section>
+      <h2 className="border-b border-ink pb-1">Moves</h2>
+      {moves.length === 0 && <p className="py-2 text-soft">None yet.</p>}
+      <ol>
+        {moves.map((m) => (
+          <li key={m.id} className="border-b border-rule py-2">
+            <span className="font-semibold">
+              {day(m.date, hall.today)}: {m.kind === 'placed' ? 'Placed' : OUTCOME_WORDS[m.kind]}
+              {m.fromLevel !== m.toLevel && ` to ${level(m, m.toLevel)}`}
+              {m.taken && ` (${takenWaySentence(m.taken)})`}
+            </span>{' '}
+            by {m.by}.{' '}
+            {m.proposed && m.proposed !== m.kind && (
+              <span className="font-semibold">
+                The tool proposed: {OUTCOME_WORDS[m.proposed].toLowerCase()}.{' '}
+              </span>
+            )}
+            {m.reason}
+            {m.evidence && (
+              <details>
+                <summary className="text-sm text-soft">
+                  Evidence as it was (library state {m.stateNumber})
+                </summary>
+                <ul className="list-disc pl-5 text-sm">
+                  {m.evidence.reasons.map((r, i) => (
+                    <li key={i}>{r.text}</li>
+                  ))}
+                </ul>
+              </details>
+            )}
+            {m.flags.map((f) => (
+              <p key={`${f.setId}${f.at}`} className="font-semibold text-warn">
+                A set that this stood on was {f.what} afterwards: look again.
+              </p>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
+  const { hall } = useSigned();
+  const units = useUnits();
+  const library = useGet<LibraryList>('/api/library');
+  const sets = mergedSets(data.sets, useParcels(), personId);
+  const [all, setAll] = useState(false);
+  const days = [...new Set(sets.map((s) => s.date))].reverse();
+  const title = (kind: string, slug: string) =>
+    library.data?.entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
+  return (
+    <section>
+      <h2 className="border-b border-ink pb-1">Sets</h2>
+      {!data.seesHealth && (
+        <p className="py-1 text-sm text-soft">Pain is shown to staff of the squad only.</p>
+      )}
+      {days.length === 0 && <p className="py-2 text-soft">None yet.</p>}
+      {(all ? days : days.slice(0, 4)).map((date) => (
+        <div key={date} className="border-b border-rule py-2">
+          <h3>{day(date, hall.today)}</h3>
+          <ol className="text-sm">
+            {sets
+              .filter((s) => s.date === date)
+              .map((s) => (
+                <li key={s.id}>
+                  {title('variation', s.variation)}: {setSummary(s, units.mass, (f) => title('fault', f))}
+                  {s.unsent && <span className="text-warn"> (not sent)</span>}
+                </li>
+              ))}
+          </ol>
+        </div>
+      ))}
+      {days.length > 4 && !all && (
+        <Button tone="quiet" onClick={() => setAll(true)}>
+          Show all {days.length} sessions
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Erase({ person }: { person: Person }) {
+  const send = useSend<{ name: string }>('DELETE', `/api/people/${person.id}`);
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send.mutate({ name }, { onSuccess: () => void navigate('/people') });
+      }}
+    >
+      <p>
+        All sessions, sets, moves and restrictions of this person are erased from the database at once.
+        Snapshots and downloaded backups made before still hold them until they rotate out; export first if
+        the person wants a copy.
+      </p>
+      <TextField
+        label={`Type the name: ${person.name}`}
+        required
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      <Button type="submit" tone="danger" disabled={send.isPending}>
+        Erase for good
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,3 @@
+export * from './api.ts';
+export * from './start.tsx';
+export * from './preferences.ts';

@@ -1,0 +1,133 @@
+import { useEffect, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { editionLabel } from '../../core/exchange/index.ts';
+import { Outbox } from '../log/index.ts';
+import { Button, Dialog } from '../ui/index.ts';
+import { CommandBar } from './commands.tsx';
+import { useSigned } from './start.tsx';
+
+const KEYS: [string, string][] = [
+  ['/', 'Go to, or do'],
+  ['g then f', 'Floor'],
+  ['g then p', 'People'],
+  ['g then l', 'Library'],
+  ['g then s', 'Ladders (stairs)'],
+  ['g then c', 'Changes'],
+  ['?', 'This list'],
+  ['Esc', 'Close what is open'],
+];
+const JUMPS: Record<string, string> = {
+  f: '/floor',
+  p: '/people',
+  l: '/library',
+  s: '/ladders',
+  c: '/changes',
+};
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null;
+
+/** The band at the top and the room beneath it. */
+export function Shell() {
+  const { hall, me, edition } = useSigned();
+  const [open, setOpen] = useState<'commands' | 'keys' | null>(null);
+  const navigate = useNavigate();
+
+  useEffect(() => {
+    let afterG = false;
+    const onKey = (e: KeyboardEvent) => {
+      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (afterG && JUMPS[e.key]) {
+        void navigate(JUMPS[e.key]!);
+      } else if (e.key === '/') {
+        e.preventDefault();
+        setOpen('commands');
+      } else if (e.key === '?') setOpen('keys');
+      afterG = e.key === 'g';
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [navigate]);
+
+  const rooms: [string, string, boolean][] = [
+    ['Floor', '/floor', me.role !== 'viewer'],
+    ['People', '/people', me.role !== 'viewer'],
+    ['Library', '/library', true],
+    ['Ladders', '/ladders', true],
+    ['Changes', '/changes', me.role !== 'viewer'],
+    ['Hall', '/hall', me.role === 'head coach'],
+  ];
+  return (
+    <>
+      <a
+        href="#room"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
+      >
+        Skip to the room
+      </a>
+      <header className="no-print flex flex-wrap items-stretch gap-x-6 border-b border-ink bg-paper px-4 md:px-6">
+        <NavLink
+          to="/"
+          className="flex items-center gap-2 py-2 font-head text-lg font-bold no-underline [font-stretch:120%]"
+        >
+          <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
+            <path d="M3 27h7v-6h7v-6h6V9h6" fill="none" stroke="var(--tape)" strokeWidth="4.5" />
+          </svg>
+          Meister
+        </NavLink>
+        <nav
+          aria-label="Rooms"
+          className="order-last flex w-full gap-1 overflow-x-auto md:order-none md:w-auto"
+        >
+          {rooms.map(
+            ([name, to, may]) =>
+              may && (
+                <NavLink
+                  key={to}
+                  to={to}
+                  className={({ isActive }) =>
+                    `flex min-h-11 items-center px-3 font-head font-medium no-underline hover:bg-ground ${isActive ? 'taped' : 'text-soft'}`
+                  }
+                >
+                  {name}
+                </NavLink>
+              ),
+          )}
+        </nav>
+        <div className="ml-auto flex items-center gap-3 py-1.5 text-sm">
+          <Outbox />
+          <span className="hidden text-soft lg:inline">
+            {hall.name}
+            {edition && `, ${editionLabel(edition)}`}
+          </span>
+          <Button onClick={() => setOpen('commands')} aria-keyshortcuts="/">
+            Go to <kbd className="border border-rule px-1.5 text-xs">/</kbd>
+          </Button>
+          <span className="hidden sm:inline">
+            {me.name}, {me.role}
+          </span>
+        </div>
+      </header>
+      <main id="room" className="px-4 py-4 md:px-6">
+        <Outlet />
+      </main>
+      <CommandBar
+        open={open === 'commands'}
+        onClose={() => setOpen(null)}
+        onShortcuts={() => setOpen('keys')}
+      />
+      <Dialog title="Keys" open={open === 'keys'} onClose={() => setOpen(null)}>
+        <dl className="grid grid-cols-[8rem_1fr] gap-y-2">
+          {KEYS.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="border border-soft px-2 py-0.5">{key}</kbd>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,31 @@
+import { createContext, use, useSyncExternalStore } from 'react';
+import type { Me } from '../../contract/access.ts';
+import type { Start } from '../../contract/hall.ts';
+import { readPreference } from './preferences.ts';
+
+export interface Signed extends Start {
+  hall: NonNullable<Start['hall']>;
+  me: Me;
+}
+
+export const SignedIn = createContext<Signed | null>(null);
+
+/** Who is signed in and where; only below the signed-in shell. */
+export function useSigned(): Signed {
+  const signed = use(SignedIn);
+  if (!signed) throw new Error('useSigned is used outside the signed-in shell.');
+  return signed;
+}
+
+const subscribe = (changed: () => void) => {
+  addEventListener('meister:preferences', changed);
+  return () => removeEventListener('meister:preferences', changed);
+};
+
+/** Units of this screen, else of the hall. */
+export function useUnits() {
+  const { hall } = useSigned();
+  const mass = useSyncExternalStore(subscribe, () => readPreference('massUnit')) ?? hall.massUnit;
+  const length = useSyncExternalStore(subscribe, () => readPreference('lengthUnit')) ?? hall.lengthUnit;
+  return { mass, length };
+}

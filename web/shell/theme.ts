@@ -1,0 +1,5 @@
+import { readPreference } from './preferences.ts';
+
+/** Set before the first paint, from its own file: the content policy allows no inline script. */
+document.documentElement.dataset.theme =
+  readPreference('theme') ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');

@@ -1,0 +1,5 @@
+export * from './controls.tsx';
+export * from './dialog.tsx';
+export * from './marks.tsx';
+export * from './units.ts';
+export * from './dates.ts';

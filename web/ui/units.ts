@@ -1,0 +1,14 @@
+// International avoirdupois pound and international inch, exact by definition (1959 agreement).
+const KG_PER_LB = 0.45359237;
+const M_PER_IN = 0.0254;
+
+export const toMass = (kg: number, unit: 'kg' | 'lb') => (unit === 'kg' ? kg : kg / KG_PER_LB);
+export const fromMass = (shown: number, unit: 'kg' | 'lb') => (unit === 'kg' ? shown : shown * KG_PER_LB);
+export const toLength = (m: number, unit: 'cm' | 'in') => (unit === 'cm' ? m * 100 : m / M_PER_IN);
+export const fromLength = (shown: number, unit: 'cm' | 'in') =>
+  unit === 'cm' ? shown / 100 : shown * M_PER_IN;
+
+/** A number with at most the given decimals, without trailing zeros. */
+export const tidy = (n: number, decimals = 1) => String(Number(n.toFixed(decimals)));
+export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))} ${unit}`;
+export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))} ${unit}`;
