@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 
 /** A room's public face is its index.ts; only files of the same room reach past it. */
 const otherRoomsInside = {
-  regex: '^\\.\\./(?:\\.\\./)?[a-z]+/(?!index\\.ts$)[^/]+\\.tsx?$',
+  regex: '^(\\.\\./)+(?!contract/)[a-z]+/(?!index\\.ts$)[^/]+\\.tsx?$',
   message: "Import another room through its index.ts; a room's other files are its own.",
 };
 const never = (layers, why) => ({
@@ -12,14 +12,27 @@ const never = (layers, why) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', '.cache', 'data', 'server/db/migrations', 'test-results'] },
+  {
+    ignores: [
+      'dist',
+      'dist-server',
+      'node_modules',
+      '.cache',
+      'data',
+      'server/db/migrations',
+      'test-results',
+    ],
+  },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: {
       parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js', 'scripts/*.mjs'] } },
     },
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'separate-type-imports' }],
       '@typescript-eslint/only-throw-error': 'error',

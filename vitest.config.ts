@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['{core,contract,server,web,scripts}/**/*.test.ts'],
-    globalSetup: ['server/db/testing/template.setup.ts'],
+    globalSetup: ['server/testing/template.setup.ts'],
     hookTimeout: 120_000,
     testTimeout: 60_000,
     maxWorkers: 2,

@@ -50,12 +50,26 @@ function fingerprint(folders) {
   return hash.digest('hex');
 }
 
-/** Builds the interface when anything it is made of has changed. */
+/** Builds interface and server when anything it is made of has changed. */
 export function ensureBuilt() {
-  const now = fingerprint(['web', 'core', 'contract', 'vite.config.ts', 'package-lock.json']);
-  if (existsSync(path.join(root, 'dist', 'index.html')) && isStamped('build', now)) return;
-  console.log('Building the interface …');
-  if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0) {
+  const now = fingerprint([
+    'web',
+    'core',
+    'contract',
+    'server',
+    'vite.config.ts',
+    'vite.server.config.ts',
+    'package-lock.json',
+  ]);
+  if (
+    existsSync(path.join(root, 'dist', 'index.html')) &&
+    existsSync(path.join(root, 'dist-server', 'main.js')) &&
+    isStamped('build', now)
+  )
+    return;
+  console.log('Building …');
+  const vite = (...args) => run('npx', ['vite', 'build', '--logLevel', 'warn', ...args]);
+  if (vite() !== 0 || vite('--config', 'vite.server.config.ts') !== 0) {
     console.error('The build failed; see above.');
     process.exit(1);
   }

@@ -4,7 +4,7 @@ import { ensureBuilt, ensureInstalled, root } from './prepare.mjs';
 
 ensureInstalled();
 ensureBuilt();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...process.argv.slice(2)], {
+const server = spawn(process.execPath, ['dist-server/main.js', ...process.argv.slice(2)], {
   cwd: root,
   stdio: 'inherit',
 });

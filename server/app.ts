@@ -1,14 +1,17 @@
 import { existsSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
+import path from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
+import type { Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { except } from 'hono/combine';
 import { csrf } from 'hono/csrf';
 import { matchedRoutes } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
 import { accessRoutes, permitted, readMe } from './access/index.ts';
 import { hallRoutes } from './hall/index.ts';
 import { problemResponse, Refusal } from './http.ts';
+import { root } from './root.ts';
 import type { App, Env, Services } from './http.ts';
 import { libraryRoutes } from './library/index.ts';
 import { logRoutes } from './log/index.ts';
@@ -45,17 +48,14 @@ export function createApp(s: Services): App {
     csrf({ origin: (origin, c) => origin === new URL(c.req.url).origin || origin === s.publicUrl }),
   );
   const tooLarge = () => problemResponse(413, 'The request is too large. Nothing was changed.');
-  app.use('/api/*', (c, next) =>
-    bodyLimit({
-      maxSize: c.req.path === '/api/library/import' ? IMPORT_LIMIT : BODY_LIMIT,
-      onError: tooLarge,
-    })(c, next),
-  );
+  const imports = '/api/library/import';
+  app.use('/api/*', except(imports, bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge })));
+  app.use(imports, bodyLimit({ maxSize: IMPORT_LIMIT, onError: tooLarge }));
 
-  app.use('/api/*', async (c, next) => {
+  app.use('/api/*', async (c: Context<Env>, next) => {
     const me = await readMe(c, s);
     c.set('me', me);
-    const route = matchedRoutes(c).findLast((r) => r.method !== 'ALL');
+    const route = matchedRoutes(c).find((r) => r.method !== 'ALL' && r.path.startsWith('/api/'));
     if (!route) return problemResponse(404, `There is nothing at ${c.req.path}.`);
     if (!permitted(`${route.method} ${route.path}`, me?.role ?? null)) {
       return me
@@ -88,7 +88,7 @@ export function createApp(s: Services): App {
 
 /** The built interface; unknown assets are 404, every other path is a page of the application. */
 function serveWeb(app: App): void {
-  const dist = fileURLToPath(new URL('../dist', import.meta.url));
+  const dist = path.join(root, 'dist');
   app.use(
     '/assets/*',
     serveStatic({

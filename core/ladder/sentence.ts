@@ -73,13 +73,9 @@ const bracketed =
   (c: Criterion) =>
     kinds.includes(c.kind) ? `(${sentenceOf(c)})` : sentenceOf(c);
 
-/** One line per top-level part: how a ladder and a sheet list what a level asks. */
+/** One phrase per top-level part: how a ladder and a sheet list what a level asks. */
 export function sentencesOf(c: Criterion): string[] {
-  const parts = c.kind === 'all' || c.kind === 'any' ? c.of : [c];
-  return parts.map((p) => {
-    const s = sentenceOf(p);
-    return `${s[0]?.toUpperCase() ?? ''}${s.slice(1)}`;
-  });
+  return (c.kind === 'all' || c.kind === 'any' ? c.of : [c]).map(sentenceOf);
 }
 
 /** A way on inside a level, as a phrase. */

@@ -15,7 +15,7 @@ export function shelfOf(bodies: Iterable<Body>): Shelf {
   const byKind = new Map<Kind, Map<string, Body>>();
   for (const body of bodies) {
     let kind = byKind.get(body.kind);
-    if (!kind) byKind.set(body.kind, (kind = new Map()));
+    if (!kind) byKind.set(body.kind, (kind = new Map<string, Body>()));
     kind.set(body.slug, body);
   }
   const all = <K extends Kind>(kind: K) =>

@@ -27,6 +27,14 @@ export type Phase = (typeof PHASES)[number];
 
 export const VIEWS = ['front', 'side', 'behind', 'ear', 'touch', 'ask'] as const;
 export type View = (typeof VIEWS)[number];
+export const VIEW_WORDS: Record<View, string> = {
+  front: 'from the front',
+  side: 'from the side',
+  behind: 'from behind',
+  ear: 'by ear',
+  touch: 'by touch',
+  ask: 'by asking',
+};
 
 export const CUE_KINDS = [
   'outside target',

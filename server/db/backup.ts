@@ -58,7 +58,7 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
     let rows = 0;
     let batch: { table: PgTable; rows: Record<string, unknown>[] } | null = null;
     const flush = async () => {
-      if (batch?.rows.length) await tx.insert(batch.table).values(batch.rows as never);
+      if (batch?.rows.length) await tx.insert(batch.table).values(batch.rows);
       batch = null;
     };
     for await (const text of lines) {

@@ -1,9 +1,10 @@
 import { mkdir, readdir } from 'node:fs/promises';
-import { fileURLToPath } from 'node:url';
+import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
+import { root } from '../root.ts';
 import * as schema from './schema.ts';
 import { emptyTemplate } from './template.ts';
 
@@ -12,10 +13,10 @@ export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 export interface OpenDatabase {
   db: Db;
-  close(): Promise<void>;
+  close: () => Promise<void>;
 }
 
-const migrationsFolder = fileURLToPath(new URL('./migrations', import.meta.url));
+const migrationsFolder = path.join(root, 'server/db/migrations');
 
 /**
  * Opens the embedded database and brings its tables up to date.

@@ -1,19 +1,16 @@
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
+import { root } from '../root.ts';
 
-const cacheFolder = fileURLToPath(new URL('../../.cache', import.meta.url));
+const cacheFolder = path.join(root, '.cache');
 
 /**
  * An empty database cluster as a tar file, made once per version of the embedded database and kept
  * in `.cache/`: a fresh cluster takes many seconds, loading this one about a second.
  */
 export async function emptyTemplate(): Promise<Blob> {
-  const require = createRequire(import.meta.url);
-  const entry = require.resolve('@electric-sql/pglite');
-  const manifest = path.join(entry.slice(0, entry.lastIndexOf('pglite') + 'pglite'.length), 'package.json');
+  const manifest = path.join(root, 'node_modules/@electric-sql/pglite/package.json');
   const { version } = JSON.parse(await readFile(manifest, 'utf8')) as { version: string };
   const file = path.join(cacheFolder, `empty-${version}.tar`);
   try {

@@ -1,9 +1,11 @@
 import { readFile } from 'node:fs/promises';
+import path from 'node:path';
 import { hashPassword } from '../access/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
+import { root } from '../root.ts';
 import { PEOPLE, SQUADS, STAFF } from './people.ts';
 import { seeded, uuidFrom } from './random.ts';
 import { seasonOf } from './season.ts';
@@ -11,7 +13,7 @@ import { seasonOf } from './season.ts';
 const PASSWORD = 'kestrel-quay';
 const SEED = 2026;
 
-export const demoLibraryFile = new URL('./library.json', import.meta.url);
+export const demoLibraryFile = path.join(root, 'server/demo/library.json');
 
 /**
  * Loads the invented hall into an empty database: the library through the importer, then staff,

@@ -2,6 +2,7 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { hallSettingsSchema, newStaffSchema, squadSchema, staffSchema } from '../../contract/hall.ts';
 import type { HallSettings, Heartbeat, NewStaff, StaffEdit, Start } from '../../contract/hall.ts';
+import { STAFF_ROLES } from '../../contract/access.ts';
 import { hashPassword } from '../access/index.ts';
 import { backupLines } from '../db/index.ts';
 import { bodyOf, idOf } from '../http.ts';
@@ -38,12 +39,14 @@ export function hallRoutes(app: App, s: Services): void {
       },
       edition: me ? await editionHeader(s.db) : null,
       me,
-      demoAccounts: accounts.map(({ login, role, name }) => ({
-        login,
-        role,
-        name,
-        password: row?.demoPassword ?? '',
-      })),
+      demoAccounts: accounts
+        .sort((a, b) => STAFF_ROLES.indexOf(a.role) - STAFF_ROLES.indexOf(b.role))
+        .map(({ login, role, name }) => ({
+          login,
+          role,
+          name,
+          password: row?.demoPassword ?? '',
+        })),
     };
     return c.json(answer);
   });

@@ -6,7 +6,7 @@ import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
-import { Button, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
+import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
@@ -149,8 +149,8 @@ function Sentences({ title, joiner, lines }: { title: string; joiner: string; li
       <ul className="mt-1">
         {lines.map((l, i) => (
           <li key={i} className="border-b border-rule py-1.5">
-            {i > 0 && <span className="text-soft">{joiner} </span>}
-            {l}
+            {i > 0 ? <span className="text-soft">{joiner} </span> : null}
+            {i > 0 ? l : capital(l)}
           </li>
         ))}
       </ul>

@@ -29,6 +29,9 @@ const ORDER: Kind[] = [
   'ladder',
 ];
 
+/** What only prepares stands after what is taught and worked. */
+const isDrill = (e: EntrySummary) => e.roles.length === 1 && e.roles[0] === 'prepare';
+
 function matches(e: EntrySummary, words: string[]): boolean {
   const text = `${e.title.toLowerCase()} ${e.words}`;
   return words.every((w) => text.includes(w));
@@ -66,7 +69,7 @@ export function LibraryRoom() {
             (e) =>
               (!pattern || e.pattern === pattern) && (!role || e.roles.includes(role)) && matches(e, words),
           )
-          .sort((a, b) => a.title.localeCompare(b.title));
+          .sort((a, b) => Number(isDrill(a)) - Number(isDrill(b)) || a.title.localeCompare(b.title));
         const shown = slug ?? (list[0]?.slug || null);
         const at = list.findIndex((e) => e.slug === shown);
         const query = params.toString() ? `?${params.toString()}` : '';

@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router';
 import type { Start } from '../../contract/hall.ts';
 import type { Sheet } from '../../contract/library.ts';
+import { VIEW_WORDS } from '../../core/library/index.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { useGet } from '../shell/index.ts';
 import { Button, fullDay, Loaded } from '../ui/index.ts';
@@ -69,8 +70,8 @@ export function PrintSheet() {
                     <span>{i + 1}</span>
                     <span>
                       {c.text}
-                      <span className="ml-3 font-read text-[10pt] font-normal">
-                        {c.phase}, from the {c.view}
+                      <span className="block font-read text-[10pt] leading-tight font-normal">
+                        {c.phase}, {VIEW_WORDS[c.view]}
                       </span>
                     </span>
                   </li>
@@ -99,7 +100,7 @@ export function PrintSheet() {
                   {rest.length > 0 && (
                     <>
                       <h2>More cues, one at a time</h2>
-                      <List lines={rest.map((c) => `${c.text} (${c.phase}, ${c.view})`)} />
+                      <List lines={rest.map((c) => `${c.text} (${c.phase}, ${VIEW_WORDS[c.view]})`)} />
                     </>
                   )}
                   {r.lines.runThrough.length > 0 && (

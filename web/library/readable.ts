@@ -18,6 +18,8 @@ export interface ReadableField {
   lines: string[];
 }
 
+const show = (v: unknown) => (typeof v === 'string' ? v : JSON.stringify(v));
+
 const lineText = (l: Line) => {
   const under = Object.entries(l.holdsUnder ?? {}).map(([q, a]) => `${q} is ${a.join(' or ')}`);
   return under.length ? `${l.text} [while ${under.join(' and ')}]` : l.text;
@@ -35,11 +37,11 @@ function linesOf(f: FieldSpec, v: unknown): string[] {
     case 'documents':
       return v as string[];
     case 'choice':
-      return [f.words?.[String(v)] ?? String(v)];
+      return [f.words?.[show(v)] ?? show(v)];
     case 'flag':
       return v ? ['yes'] : [];
     case 'number':
-      return [`${String(v as number)}${f.unit ? ` ${f.unit}` : ''}`];
+      return [`${show(v)}${f.unit ? ` ${f.unit}` : ''}`];
     case 'ruled':
       return [ruledWords(v as RuledNumber)];
     case 'group':
@@ -61,7 +63,7 @@ function linesOf(f: FieldSpec, v: unknown): string[] {
     case 'heading':
       return [];
     default:
-      return [String(v as string)];
+      return [show(v)];
   }
 }
 

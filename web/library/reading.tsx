@@ -67,7 +67,7 @@ export function ruledWords(n: RuledNumber): string {
 }
 
 export function mechanicsWords(m: Mechanics): string {
-  return Object.entries(m)
+  return Object.entries(m as unknown as Record<string, unknown>)
     .map(([key, v]) => {
       const name = key
         .replace(/([A-Z])/g, ' $1')

@@ -2,7 +2,7 @@ import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Sheet } from '../../contract/library.ts';
-import { PHASES, SEVERITY_WORDS } from '../../core/library/index.ts';
+import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { ResolvedFault, ResolvedNeed, Tempo } from '../../core/library/index.ts';
 import { PatternWord } from '../ui/index.ts';
 
@@ -43,7 +43,8 @@ export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) 
     <article>
       <header>
         <p className="text-sm">
-          <PatternWord pattern={v.pattern} />, {v.laterality}, {v.dominance}-dominant; serves to{' '}
+          <PatternWord pattern={v.pattern} />, {v.laterality},{' '}
+          {v.dominance === 'balanced' ? 'knee and hip in balance' : `mostly ${v.dominance}`}; to{' '}
           {v.roles.join(', ')}
         </p>
         <h1>{v.name}</h1>
@@ -175,7 +176,7 @@ export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) 
                           {c.text}
                         </Link>
                       </td>
-                      <td className="pl-2 text-right text-sm text-soft">{c.view}</td>
+                      <td className="pl-2 text-right text-sm text-soft">{VIEW_WORDS[c.view]}</td>
                     </tr>
                   ))}
               </tbody>
@@ -251,7 +252,7 @@ function Fault({ fault: f }: { fault: ResolvedFault }) {
           </span>
           <b>{f.name}</b>{' '}
           <span className="text-soft">
-            ({f.phase}; from {f.views.join(', ')})
+            ({f.phase}; {f.views.map((x) => VIEW_WORDS[x]).join(', ')})
           </span>
         </summary>
         <div className="pb-2 pl-4">

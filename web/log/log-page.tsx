@@ -5,7 +5,7 @@ import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import type { Side } from '../../core/library/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, Notice, OutcomeWord, SelectField } from '../ui/index.ts';
+import { Button, Dialog, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
 import { mergedSets } from './merge.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
@@ -123,7 +123,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           {on.decision && (
             <p className="mt-2 flex flex-wrap items-center gap-x-3">
               <OutcomeWord outcome={on.decision.outcome} />
-              <span>{on.decision.reasons[0]?.text}</span>
+              <span>{withDays(on.decision.reasons[0]?.text ?? '', hall.today)}</span>
             </p>
           )}
           {level && level.equals.length > 0 && (
@@ -220,7 +220,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
             variation={sheet.data.resolved}
             seesHealth={data.seesHealth}
             start={correcting}
-            action="Keep the correction"
+            action="Correct it"
             onCancel={() => setCorrecting(null)}
             onLog={(observed) => {
               const { unsent: _u, id: setId, sessionId: _s, loggedBy: _l, edit, ...fields } = correcting;

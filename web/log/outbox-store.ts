@@ -40,7 +40,7 @@ async function refresh(): Promise<void> {
 }
 
 export const outbox = {
-  subscribe(listener: () => void): () => void {
+  subscribe: (listener: () => void): (() => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);
   },

@@ -52,7 +52,7 @@ interface Props {
   variation: ResolvedVariation;
   start: Observed;
   seesHealth: boolean;
-  /** "Log set 2", or "Keep the correction". */
+  /** "Log set 2", or "Keep it". */
   action: string;
   onLog: (observed: Observed) => void;
   onCancel?: () => void;
@@ -70,17 +70,37 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
     const now = set.faults.find((f) => f.fault === fault)?.reps ?? 0;
     const reps = Math.max(0, Math.min(now + by, set.doneReps ?? 500));
     const others = set.faults.filter((f) => f.fault !== fault);
-    change({ watched: true, faults: reps ? [...others, { fault, side: set.side, reps }] : others });
+    change({ faults: reps ? [...others, { fault, side: set.side, reps }] : others });
   };
 
+  // "Watched" is never assumed: each button says which it is, and stands where the eye is.
+  const actions = (
+    <div className="grid gap-2 sm:grid-cols-2">
+      <Button
+        floor
+        tone="main"
+        onClick={() => onLog({ ...set, watched: true })}
+        className={onCancel ? '' : 'min-h-20 text-xl'}
+      >
+        {action}: watched, {set.faults.length ? 'faults as counted' : 'no fault'}
+      </Button>
+      <Button
+        floor
+        onClick={() => onLog({ ...set, watched: false, faults: [] })}
+        className={onCancel ? '' : 'min-h-20'}
+      >
+        {action}: not watched
+      </Button>
+      {onCancel && (
+        <Button floor tone="quiet" onClick={onCancel}>
+          Leave as it was
+        </Button>
+      )}
+    </div>
+  );
+
   return (
-    <form
-      className="grid gap-5"
-      onSubmit={(e) => {
-        e.preventDefault();
-        onLog(set.watched ? set : { ...set, faults: [] });
-      }}
-    >
+    <form className="grid gap-5" onSubmit={(e) => e.preventDefault()}>
       {oneSided && (
         <Choice
           label="Side"
@@ -114,19 +134,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
         )}
       </div>
 
-      <div className="grid gap-2 sm:grid-cols-2">
-        <Button
-          floor
-          tone="main"
-          onClick={() => onLog({ ...set, watched: true, faults: [] })}
-          className="min-h-20 text-xl"
-        >
-          Watched, no fault: log
-        </Button>
-        <Button floor onClick={() => onLog({ ...set, watched: false, faults: [] })} className="min-h-20">
-          Not watched: log
-        </Button>
-      </div>
+      {!onCancel && actions}
 
       <fieldset>
         <legend className="label mb-1">Faults seen (repetitions)</legend>
@@ -135,7 +143,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
             const reps = set.faults.find((x) => x.fault === f.slug)?.reps ?? 0;
             return (
               <li key={f.slug} className="flex items-center gap-3 border-b border-rule py-1">
-                <span className="grow">
+                <span className="grow text-lg">
                   {f.name}
                   {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
                   {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
@@ -204,17 +212,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
         </div>
       </details>
 
-      <div className="flex flex-wrap gap-2">
-        <Button floor type="submit" tone={set.faults.length ? 'main' : 'plain'} className="grow">
-          {action}
-          {set.watched && set.faults.length ? ' with the faults counted' : ''}
-        </Button>
-        {onCancel && (
-          <Button floor tone="quiet" onClick={onCancel}>
-            Leave as it was
-          </Button>
-        )}
-      </div>
+      {actions}
     </form>
   );
 }

@@ -3,7 +3,16 @@ import type { ConfirmRequest, OnLadder } from '../../contract/log.ts';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
-import { Button, Field, Notice, OUTCOME_WORDS, OutcomeMark, SelectField, since } from '../ui/index.ts';
+import {
+  Button,
+  Field,
+  Notice,
+  OUTCOME_WORDS,
+  OutcomeMark,
+  SelectField,
+  since,
+  withDays,
+} from '../ui/index.ts';
 import { Evidence } from './evidence.tsx';
 
 /** What the evidence says for one person on one ladder, and what the coach makes of it. */
@@ -37,7 +46,7 @@ export function DecisionPanel({
         </p>
         <ul className="mt-1">
           {decision.reasons.map((r, i) => (
-            <li key={i}>{r.text}</li>
+            <li key={i}>{withDays(r.text, hall.today)}</li>
           ))}
         </ul>
         {decision.outcome === 'stop and refer' && (

@@ -58,8 +58,8 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
       </thead>
       <tbody>
         {rowsOf(judged).map(({ judged: j, depth, label }, i) => (
-          <tr key={i} className="border-b border-rule align-top">
-            <td className={`py-1.5 pr-3 ${depth > 1 ? 'pl-5 text-soft' : ''}`}>
+          <tr key={i} className="border-b border-rule align-top [&>td]:py-1.5">
+            <td className={`pr-3 ${depth > 1 ? 'pl-5 text-soft' : ''}`}>
               {label[0]?.toUpperCase()}
               {label.slice(1)}
             </td>
@@ -79,19 +79,17 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
 function margin(j: Judged): string {
   if (j.margin === null) return '';
   const c = j.criterion.kind === 'not' ? j.criterion.of : j.criterion;
-  const unit = {
-    cleanReps: 'repetitions',
-    holdS: 's',
-    effortAtMost: 'effort',
-    faultsAtMost: 'repetitions',
-    painAtMost: 'points',
-    sideDifferenceAtMost: '%',
-    sessionsRunning: 'sessions',
-    all: '',
-    any: '',
-    not: '',
-  }[c.kind];
+  const units: Partial<Record<typeof c.kind, [string, string]>> = {
+    cleanReps: ['repetition', 'repetitions'],
+    holdS: ['s', 's'],
+    effortAtMost: ['point', 'points'],
+    faultsAtMost: ['repetition', 'repetitions'],
+    painAtMost: ['point', 'points'],
+    sideDifferenceAtMost: ['%', '%'],
+    sessionsRunning: ['session', 'sessions'],
+  };
   const amount = tidy(Math.abs(j.margin), 0);
   if (j.margin === 0) return 'just';
+  const unit = units[c.kind]?.[amount === '1' ? 0 : 1] ?? '';
   return j.margin > 0 ? `${amount} ${unit} to spare` : `${amount} ${unit} off`;
 }

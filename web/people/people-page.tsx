@@ -25,6 +25,7 @@ import {
   OutcomeWord,
   since,
   TextField,
+  withDays,
 } from '../ui/index.ts';
 import { PersonForm } from './person-form.tsx';
 
@@ -83,7 +84,9 @@ export function People() {
       column.accessor((r) => r.line?.since ?? '', {
         id: 'since',
         header: 'There for',
-        cell: (c) => (c.getValue() ? since(c.getValue(), hall.today) : ''),
+        cell: (c) => (
+          <span className="whitespace-nowrap">{c.getValue() ? since(c.getValue(), hall.today) : ''}</span>
+        ),
       }),
       column.accessor((r) => (r.line?.outcome ? OUTCOMES.indexOf(r.line.outcome) : 9), {
         id: 'outcome',
@@ -94,12 +97,14 @@ export function People() {
         id: 'why',
         header: 'Because',
         enableSorting: false,
-        cell: (c) => <span className="line-clamp-2 text-sm">{c.getValue()}</span>,
+        cell: (c) => <span className="line-clamp-2 text-sm">{withDays(c.getValue(), hall.today)}</span>,
       }),
       column.accessor((r) => r.line?.lastSession ?? '', {
         id: 'last',
         header: 'Last session',
-        cell: (c) => (c.getValue() ? day(c.getValue(), hall.today) : 'never'),
+        cell: (c) => (
+          <span className="whitespace-nowrap">{c.getValue() ? day(c.getValue(), hall.today) : 'never'}</span>
+        ),
       }),
     ],
     [hall.today],

@@ -17,6 +17,7 @@ import {
   OUTCOME_WORDS,
   SelectField,
   TextField,
+  withDays,
 } from '../ui/index.ts';
 import { DecisionPanel } from './decision.tsx';
 import { PersonForm } from './person-form.tsx';
@@ -201,7 +202,7 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
                 </summary>
                 <ul className="list-disc pl-5 text-sm">
                   {m.evidence.reasons.map((r, i) => (
-                    <li key={i}>{r.text}</li>
+                    <li key={i}>{withDays(r.text, hall.today)}</li>
                   ))}
                 </ul>
               </details>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import type { FirstAccountRequest, SignInRequest } from '../../contract/access.ts';
 import type { Start } from '../../contract/hall.ts';
 import { Button, Notice, TextField } from '../ui/index.ts';
@@ -60,7 +60,7 @@ export function SignIn({ start }: { start: Start }) {
           <ul className="grid gap-2">
             {start.demoAccounts.map(({ login, password, name, role }) => (
               <li key={login}>
-                <Button className="w-full justify-between" onClick={() => send.mutate({ login, password })}>
+                <Button className="w-full !justify-between" onClick={() => send.mutate({ login, password })}>
                   <span>{name}</span>
                   <span className="text-soft">
                     {role} ({login})
@@ -78,8 +78,9 @@ export function SignIn({ start }: { start: Start }) {
 export function FirstAccount() {
   const send = useSend<FirstAccountRequest>('POST', '/api/first-account');
   const [again, setAgain] = useState('');
-  const { register, handleSubmit, watch } = useForm<FirstAccountRequest>();
-  const differs = again !== '' && again !== watch('password');
+  const { register, handleSubmit, control } = useForm<FirstAccountRequest>();
+  const password = useWatch({ control, name: 'password' });
+  const differs = again !== '' && again !== password;
   const error = send.error instanceof Refused ? send.error : null;
   return (
     <Threshold

@@ -156,7 +156,7 @@ function AtomControls({ value, onChange }: { value: Criterion; onChange: (c: Cri
   const not = value.kind === 'not';
   const atom = (not ? value.of : value) as Atom;
   const wrap = (a: Atom, negate = not): Criterion => (negate ? { kind: 'not', of: a } : a);
-  const set = (part: object) => onChange(wrap({ ...atom, ...part } as Atom));
+  const set = (part: object) => onChange(wrap({ ...atom, ...part }));
   const box = (label: string, key: string, min: number, max: number) => (
     <NumberBox
       label={label}

@@ -310,7 +310,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
               <EditList
                 items={group as unknown as Value[]}
                 what="equipment"
-                fresh={() => needFresh() as Value}
+                fresh={() => needFresh()}
                 onChange={(g) => setGroup(g as unknown as EquipmentNeed[])}
                 render={(need, j, set) => (
                   <EditFields

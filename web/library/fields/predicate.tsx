@@ -34,7 +34,7 @@ function freshTest(test: Predicate['test']): Predicate {
   if (test === 'all' || test === 'any') return { test, of: [{ test: 'every variation' }] };
   if (test === 'not') return { test, of: { test: 'impact' } };
   if (test === 'every variation' || test === 'impact') return { test };
-  return { test, is: [] } as Predicate;
+  return { test, is: [] };
 }
 
 interface Props {

@@ -1,0 +1,183 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Start } from '../../contract/hall.ts';
+import { clientOf, signIn, testHall } from '../testing/hall.ts';
+import type { TestHall, Who } from '../testing/hall.ts';
+import { hashPassword } from './passwords.ts';
+import { verifyPassword } from './passwords.ts';
+import { PERMISSIONS, permitted } from './permissions.ts';
+import { delayAfter } from './sign-in.ts';
+
+let hall: TestHall;
+beforeAll(async () => void (hall = await testHall()));
+afterAll(() => hall.close());
+
+/** Every route the router itself knows. */
+const routes = () =>
+  hall.app.routes
+    .filter((r) => r.method !== 'ALL' && r.path.startsWith('/api/'))
+    .map((r) => ({ method: r.method, path: r.path, key: `${r.method} ${r.path}` }));
+
+const ROLE = { head: 'head coach', coach: 'coach', viewer: 'viewer', nobody: null } as const;
+
+describe('the permission table', () => {
+  it('has an entry for every route, and no entry without a route', () => {
+    expect([...new Set(routes().map((r) => r.key))].sort()).toEqual(Object.keys(PERMISSIONS).sort());
+  });
+
+  it.each(Object.keys(ROLE) as (keyof typeof ROLE)[])('is what the server does for: %s', async (who) => {
+    const client = hall.as(who as Who);
+    for (const { method, path, key } of routes()) {
+      // Signing out would end the walk; it is open to anyone and tested below.
+      if (key === 'POST /api/sign-out') continue;
+      const real = path
+        .replace(':id', '00000000-0000-4000-8000-000000000000')
+        .replace(':kind', 'cue')
+        .replace(':slug', 'no-such-document')
+        .replace(':number', '1');
+      const response = await client.send(method, real, method === 'GET' ? undefined : {});
+      const refused = response.status === (who === 'nobody' ? 401 : 403);
+      expect({ key, refused }).toEqual({ key, refused: !permitted(key, ROLE[who]) });
+    }
+  });
+
+  it('refuses a route that is not in it', () => {
+    expect(permitted('GET /api/not-in-the-table', 'head coach')).toBe(false);
+  });
+
+  it('answers 404 for an unknown address of the interface to the data', async () => {
+    expect((await hall.as('head').send('GET', '/api/nothing-here')).status).toBe(404);
+    expect((await hall.as('nobody').send('GET', '/assets/nothing.js')).status).toBe(404);
+  });
+});
+
+describe('passwords', () => {
+  it('verifies its own hash only', async () => {
+    const hash = await hashPassword('right password');
+    expect(hash).toMatch(/^scrypt\$32768\$8\$3\$/);
+    expect(await verifyPassword('right password', hash)).toBe(true);
+    expect(await verifyPassword('wrong password', hash)).toBe(false);
+    expect(await verifyPassword('right password', 'plain')).toBe(false);
+    expect(await hashPassword('right password')).not.toBe(hash);
+  });
+});
+
+describe('signing in', () => {
+  it('sets an HttpOnly, SameSite cookie and rotates it', async () => {
+    const client = clientOf(hall.app, null);
+    const first = await client.send('POST', '/api/sign-in', { login: 'head', password: 'a-long-password' });
+    const cookie = first.headers.get('set-cookie')!;
+    expect(cookie).toMatch(/HttpOnly/i);
+    expect(cookie).toMatch(/SameSite=Strict/i);
+    const old = cookie.split(';')[0]!;
+    const again = clientOf(hall.app, old);
+    const second = await again.send('POST', '/api/sign-in', { login: 'head', password: 'a-long-password' });
+    const fresh = second.headers.get('set-cookie')!.split(';')[0]!;
+    expect(fresh).not.toBe(old);
+    expect((await again.get<Start>('/api/start')).me).toBeNull();
+    expect((await clientOf(hall.app, fresh).get<Start>('/api/start')).me?.login).toBe('head');
+  });
+
+  it('ends the session at sign-out and after two weeks', async () => {
+    const cookie = await signIn(hall.app, 'viewer', 'a-long-password');
+    const client = clientOf(hall.app, cookie);
+    expect((await client.get<Start>('/api/start')).me?.role).toBe('viewer');
+    hall.setNow('2026-12-09T12:00:01Z');
+    expect((await client.get<Start>('/api/start')).me).toBeNull();
+    hall.setNow('2026-11-24T12:00:00Z');
+    await client.ok('POST', '/api/sign-out', {});
+    expect((await client.get<Start>('/api/start')).me).toBeNull();
+  });
+
+  it('waits longer with every failure, for unknown names as for known ones', async () => {
+    expect([0, 1, 2, 3, 4, 5, 20].map(delayAfter)).toEqual([0, 0, 0, 2, 4, 8, 300]);
+    for (const login of ['coach', 'no-such-name']) {
+      const client = clientOf(hall.app, null);
+      const tries = [];
+      for (let i = 0; i < 4; i++) {
+        tries.push((await client.send('POST', '/api/sign-in', { login, password: 'wrong' })).status);
+      }
+      expect(tries).toEqual([401, 401, 401, 429]);
+      const problem = await client.refused('POST', '/api/sign-in', { login, password: 'a-long-password' });
+      expect(problem).toMatchObject({ status: 429, retryAfterS: 2 });
+    }
+    hall.setNow('2026-11-24T12:00:03Z');
+    await signIn(hall.app, 'coach', 'a-long-password');
+    hall.setNow('2026-11-24T12:00:00Z');
+  });
+
+  it('shows accounts on the sign-in page of the demo only', async () => {
+    expect((await hall.as('nobody').get<Start>('/api/start')).demoAccounts).toEqual([]);
+  });
+});
+
+describe('the edge', () => {
+  it('sends security headers without inline script', async () => {
+    const { headers } = await hall.as('nobody').send('GET', '/api/start');
+    const policy = headers.get('content-security-policy')!;
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+    expect(headers.get('cache-control')).toBe('no-store');
+  });
+
+  it('refuses writes that come from another site', async () => {
+    const cookie = await signIn(hall.app, 'head', 'a-long-password');
+    const response = await hall.app.request('/api/squads', {
+      method: 'POST',
+      headers: { origin: 'http://elsewhere.example', cookie, 'content-type': 'text/plain' },
+      body: '{"name":"Sneaked in"}',
+    });
+    expect(response.status).toBe(403);
+    expect(await hall.as('head').get<unknown[]>('/api/squads')).toHaveLength(1);
+  });
+
+  it('names the field and says a plain sentence for bad input', async () => {
+    const head = hall.as('head');
+    expect(await head.refused('POST', '/api/squads', { name: 5 })).toMatchObject({
+      status: 422,
+      errors: [{ field: 'name', detail: 'Name must be a string.' }],
+    });
+    expect((await head.refused('POST', '/api/squads', '{broken')).status).toBe(400);
+    expect((await head.refused('POST', '/api/squads', { name: 'x'.repeat(600_000) })).status).toBe(413);
+    expect((await head.refused('PUT', '/api/people/not-an-id', {})).detail).toContain('not a valid id');
+  });
+});
+
+describe('the first account', () => {
+  it('is made once, in an empty hall, and never again', async () => {
+    const request = { hallName: 'New hall', name: 'First', login: 'first', password: 'long enough now' };
+    expect((await hall.as('nobody').refused('POST', '/api/first-account', request)).status).toBe(409);
+  });
+});
+
+describe('staff', () => {
+  it('are added by the head coach, and the last head coach stays', async () => {
+    const head = hall.as('head');
+    const { id } = await head.ok<{ id: string }>('POST', '/api/staff', {
+      login: 'New',
+      name: 'New coach',
+      role: 'coach',
+      squadIds: [hall.squadId],
+      password: 'long enough now',
+    });
+    await signIn(hall.app, 'new', 'long enough now');
+    await head.ok('PUT', `/api/staff/${id}`, {
+      login: 'new',
+      name: 'New coach',
+      role: 'coach',
+      squadIds: [],
+      active: false,
+    });
+    await expect(signIn(hall.app, 'new', 'long enough now')).rejects.toThrow('401');
+    const list = await head.get<{ id: string; login: string }[]>('/api/staff');
+    const own = list.find((s) => s.login === 'head')!;
+    const problem = await head.refused('PUT', `/api/staff/${own.id}`, {
+      login: 'head',
+      name: 'head',
+      role: 'viewer',
+      squadIds: [],
+      active: true,
+    });
+    expect(problem.detail).toContain('at least one active head coach');
+  });
+});

@@ -1,0 +1,159 @@
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import type { StaffRole } from '../../contract/access.ts';
+import type { Problem } from '../../contract/problem.ts';
+import type { SetRequest } from '../../contract/log.ts';
+import { hashPassword } from '../access/index.ts';
+import { createApp } from '../app.ts';
+import { openEmbedded, schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { demoLibraryFile } from '../demo/index.ts';
+import { addStaff, saveSquad } from '../hall/index.ts';
+import { importLibrary } from '../library/index.ts';
+import type { App } from '../http.ts';
+
+const ORIGIN = 'http://localhost';
+const PASSWORD = 'a-long-password';
+
+/** A made-up hall in memory: head coach, coach of the squad, coach of no squad, viewer. */
+export interface TestHall {
+  app: App;
+  db: Db;
+  squadId: string;
+  /** Moves the clock that the server reads. */
+  setNow: (iso: string) => void;
+  as: (who: Who) => Client;
+  close: () => Promise<void>;
+}
+
+export type Who = 'head' | 'coach' | 'stand-in' | 'viewer' | 'nobody';
+const ROLES: Record<Exclude<Who, 'nobody'>, StaffRole> = {
+  head: 'head coach',
+  coach: 'coach',
+  'stand-in': 'coach',
+  viewer: 'viewer',
+};
+
+export interface Client {
+  send: (method: string, path: string, body?: unknown) => Promise<Response>;
+  /** The answer's JSON; throws with the problem when the server says no. */
+  get: <T>(path: string) => Promise<T>;
+  ok: <T>(method: string, path: string, body?: unknown) => Promise<T>;
+  refused: (method: string, path: string, body?: unknown) => Promise<Problem>;
+}
+
+export function clientOf(app: App, cookie: string | null): Client {
+  const send = async (method: string, path: string, body?: unknown) =>
+    app.request(path, {
+      method,
+      headers: {
+        origin: ORIGIN,
+        ...(cookie ? { cookie } : {}),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
+      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    });
+  const ok = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
+    const response = await send(method, path, body);
+    const text = await response.text();
+    if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${text}`);
+    return JSON.parse(text) as T;
+  };
+  return {
+    send,
+    ok,
+    get: (path) => ok('GET', path),
+    refused: async (method, path, body) => {
+      const response = await send(method, path, body);
+      if (response.ok) throw new Error(`${method} ${path} was not refused.`);
+      return (await response.json()) as Problem;
+    },
+  };
+}
+
+export async function signIn(app: App, login: string, password: string): Promise<string> {
+  const response = await clientOf(app, null).send('POST', '/api/sign-in', { login, password });
+  if (!response.ok) throw new Error(`sign-in: ${response.status} ${await response.text()}`);
+  return response.headers.get('set-cookie')!.split(';')[0]!;
+}
+
+let hash: Promise<string> | null = null;
+
+export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promise<TestHall> {
+  const { db, close } = await openEmbedded(null);
+  let now = new Date('2026-11-24T12:00:00Z');
+  const app = createApp({
+    db,
+    clock: () => now,
+    boot: randomUUID(),
+    snapshots: { changed: () => undefined, coveredUntil: () => null },
+    publicUrl: ORIGIN,
+  });
+  await db.insert(schema.hall).values({ name: 'Test hall', timeZone, paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
+  const squadId = await saveSquad(db, null, 'Squad');
+  hash ??= hashPassword(PASSWORD);
+  const cookies = new Map<Who, string>();
+  for (const [login, role] of Object.entries(ROLES) as [Exclude<Who, 'nobody'>, StaffRole][]) {
+    const squadIds = login === 'coach' ? [squadId] : [];
+    await addStaff(db, { login, name: login, role, squadIds, password: '' }, await hash);
+    cookies.set(login, await signIn(app, login, PASSWORD));
+  }
+  if (library) {
+    await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', now));
+  }
+  return {
+    app,
+    db,
+    squadId,
+    setNow: (iso) => void (now = new Date(iso)),
+    as: (who) => clientOf(app, cookies.get(who) ?? null),
+    close,
+  };
+}
+
+/** A person of the squad, placed on a level of the bridge ladder. */
+export async function placedPerson(hall: TestHall, level = 'lift'): Promise<string> {
+  const head = hall.as('head');
+  const { id } = await head.ok<{ id: string }>('POST', '/api/people', {
+    name: `Person ${randomUUID().slice(0, 4)}`,
+    squadId: hall.squadId,
+    statureM: 1.7,
+    massKg: 65,
+    note: '',
+  });
+  await head.ok('POST', `/api/people/${id}/place`, { ladder: 'bridge-ladder', level, reason: 'At ease.' });
+  return id;
+}
+
+/** A watched set of twelve clean repetitions with no pain, changed as needed. */
+export function setOf(personId: string, change: Partial<SetRequest> = {}): SetRequest {
+  return {
+    personId,
+    date: '2026-11-24',
+    edit: 1,
+    ordinal: 1,
+    variation: 'floor-lift',
+    variationRevision: 1,
+    role: 'work',
+    warmUp: false,
+    watched: true,
+    sideTest: false,
+    side: null,
+    plannedReps: 12,
+    doneReps: 12,
+    holdS: null,
+    rounds: null,
+    loadKg: null,
+    loadKind: 'none',
+    effort: 6,
+    tempoKept: null,
+    rangeReached: null,
+    rangeDeg: null,
+    faults: [],
+    sensations: null,
+    pain: 0,
+    atEase: null,
+    aids: null,
+    ...change,
+  };
+}

