@@ -165,7 +165,7 @@ export function decide(input: DecisionInput): Decision {
     }
   }
 
-  if (grow.rule && grow.next && !painDate) {
+  if (advance.judgement !== 'met' && grow.rule && grow.next && !painDate) {
     return result('grow', null, [
       plain(`${grow.account}. Next here: ${takenWaySentence(grow.next)}.`),
       ...blockers,

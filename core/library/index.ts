@@ -6,4 +6,3 @@ export * from './references.ts';
 export * from './integrity.ts';
 export * from './predicate.ts';
 export * from './resolve.ts';
-export * from './difference.ts';

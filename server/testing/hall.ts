@@ -89,7 +89,9 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     publicUrl: ORIGIN,
   });
-  await db.insert(schema.hall).values({ name: 'Test hall', timeZone, paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
+  await db
+    .insert(schema.hall)
+    .values({ name: 'Test hall', timeZone, paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
   const squadId = await saveSquad(db, null, 'Squad');
   hash ??= hashPassword(PASSWORD);
   const cookies = new Map<Who, string>();
@@ -99,7 +101,9 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
     cookies.set(login, await signIn(app, login, PASSWORD));
   }
   if (library) {
-    await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', now));
+    await db.transaction(async (tx) =>
+      importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', now),
+    );
   }
   return {
     app,

@@ -1,0 +1,109 @@
+import { readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { canonicalJson, writeLibraryFile } from '../core/exchange/index.ts';
+import type { LibraryFile } from '../core/exchange/index.ts';
+import { breachesOf, KINDS, shelfOf } from '../core/library/index.ts';
+import { cue, fault, ladder, level, question, variation } from '../core/testing/samples.ts';
+import { bodySchema, libraryFileSchema, libraryJsonSchema } from './library.ts';
+
+const file = JSON.parse(
+  readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
+) as LibraryFile;
+const ajv = new Ajv2020({ strict: false, allErrors: false });
+const byJsonSchema = ajv.compile(libraryJsonSchema());
+const byJoi = (value: unknown) => libraryFileSchema.validate(value).error === undefined;
+
+type Path = (string | number)[];
+
+function pathsOf(value: unknown, path: Path = []): Path[] {
+  if (typeof value !== 'object' || value === null) return [path];
+  return [
+    path,
+    ...Object.entries(value).flatMap(([k, v]) => pathsOf(v, [...path, Array.isArray(value) ? Number(k) : k])),
+  ];
+}
+
+function changed(value: unknown, path: Path, change: (old: unknown) => unknown): unknown {
+  const [key, ...rest] = path;
+  if (key === undefined) return change(value);
+  if (Array.isArray(value)) {
+    return value.map((v, i) => (i === key ? changed(v, rest, change) : (v as unknown)));
+  }
+  const object = { ...(value as Record<string, unknown>) };
+  const next = changed(object[key], rest, change);
+  if (next === undefined) delete object[key];
+  else object[key] = next;
+  return object;
+}
+
+describe('the library format', () => {
+  it('holds the demo library, sound and in canonical bytes', () => {
+    expect(byJoi(file)).toBe(true);
+    expect(byJsonSchema(file)).toBe(true);
+    expect(breachesOf(shelfOf(file.documents))).toEqual([]);
+    const text = readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8');
+    expect(writeLibraryFile(file.edition, file.documents)).toBe(text);
+  });
+
+  it('knows every kind of document', () => {
+    expect([...new Set(file.documents.map((d) => d.kind))].sort()).toEqual([...KINDS].sort());
+    const samples = [
+      cue('a'),
+      fault('a'),
+      variation('a'),
+      question('a'),
+      ladder([level('a', { kind: 'painAtMost', pain: 0 })]),
+    ];
+    for (const s of samples) expect(bodySchema.validate(s).error).toBeUndefined();
+  });
+
+  it('is the same to Joi and to the JSON Schema generated from it, whatever is changed', () => {
+    // Small documents of each kind, so that a mutation is likely to hit something that matters.
+    const small: LibraryFile = {
+      ...file,
+      documents: KINDS.map((k) => file.documents.find((d) => d.kind === k)!),
+    };
+    const paths = pathsOf(small);
+    const odd = fc.oneof(
+      fc.constant(undefined),
+      fc.constantFrom<unknown>(null, '', 0, -1, 1.5, 1e9, true, [], {}, 'bridge', 'x'.repeat(5000), ['x'], {
+        text: 'x',
+      }),
+      fc.jsonValue({ maxDepth: 2 }),
+    );
+    let refused = 0;
+    fc.assert(
+      fc.property(fc.constantFrom(...paths), odd, (path, value) => {
+        const mutant = changed(small, path, () => value);
+        const joi = byJoi(mutant);
+        if (!joi) refused++;
+        expect({ path, value, json: byJsonSchema(mutant) }).toEqual({ path, value, json: joi });
+      }),
+      { numRuns: 1500 },
+    );
+    expect(refused).toBeGreaterThan(500);
+  });
+
+  it('names the field that is wrong, deep inside a criterion too', () => {
+    const l = ladder([
+      level('a', { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 0, sets: 1 } }),
+    ]);
+    expect(bodySchema.validate(l).error?.details[0]?.path.join('.')).toBe('levels.0.advance.of.reps');
+    const unknown = { ...l, levels: [{ ...l.levels[0], advance: { kind: 'by feel' } }] };
+    expect(bodySchema.validate(unknown).error?.message).toContain('unknown "kind"');
+  });
+});
+
+describe('canonical JSON', () => {
+  it('does not depend on the order of keys, and reads back as the same value', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (o) => {
+        const turned = Object.fromEntries(Object.entries(o).reverse());
+        expect(canonicalJson(turned)).toBe(canonicalJson(o));
+        expect(canonicalJson(JSON.parse(canonicalJson(o)))).toBe(canonicalJson(o));
+      }),
+    );
+  });
+});

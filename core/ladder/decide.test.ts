@@ -1,0 +1,349 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { facts, input, ladder, level, set } from '../testing/samples.ts';
+import { decide, overrideRefused, standingAfter, withoutHealth } from './index.ts';
+import type { Criterion, DecisionInput, LoggedSet, Restriction } from './index.ts';
+
+const D = ['2026-01-05', '2026-01-07', '2026-01-10', '2026-01-12'] as const;
+const two = (date: string, change: Partial<LoggedSet> = {}) => [
+  set(date, { ordinal: 1, ...change }),
+  set(date, { ordinal: 2, ...change }),
+];
+const strong = { doneReps: 12, plannedReps: 10 };
+const bars = (...what: Restriction['bars']): Restriction => ({
+  id: 'r1',
+  bars: what,
+  from: '2026-01-01',
+  until: '2026-02-10',
+  saidBy: 'the physiotherapist',
+});
+const outcome = (change: Partial<DecisionInput>) => decide(input(change)).outcome;
+
+describe('worked examples of each outcome', () => {
+  it('moves up when all is met', () => {
+    const d = decide(input({ sets: [...two(D[0], strong), ...two(D[1], strong)] }));
+    expect(d).toMatchObject({ outcome: 'move up', toLevel: 'two', missing: [], sessionDates: [D[0], D[1]] });
+    expect(d.setIds).toHaveLength(4);
+  });
+
+  it('holds, and says what is missing and how far', () => {
+    const d = decide(input({ sets: [...two(D[0], { doneReps: 9 }), ...two(D[1], { doneReps: 9 })] }));
+    expect(d.outcome).toBe('hold');
+    expect(d.missing[0]!.text).toBe(
+      'Needs 2 sets of 12 clean repetitions (2026-01-07: seen 9, 9 clean), in 2 sessions running.',
+    );
+    const one = decide(input({ sets: two(D[0], strong) }));
+    expect(one.missing[0]!.text).toBe('1 more session running with 2 sets of 12 clean repetitions.');
+  });
+
+  it('holds with nothing logged', () => {
+    expect(decide(input())).toMatchObject({
+      outcome: 'hold',
+      reasons: [{ text: 'Nothing logged at this level yet.' }],
+    });
+  });
+
+  // Baechle & Earle, Essentials of Strength Training and Conditioning: the 2-for-2 rule (from memory).
+  it('grows by two-for-two: two over the target in the last set, two sessions running', () => {
+    const over = (date: string, last: number) => [
+      set(date, { ordinal: 1, doneReps: 8 }),
+      set(date, { ordinal: 2, doneReps: last }),
+    ];
+    const d = decide(input({ sets: [...over(D[0], 12), ...over(D[1], 12)] }));
+    expect(d).toMatchObject({
+      outcome: 'grow',
+      grow: { rule: 'two-for-two', next: { way: 'repetitions', to: 12 } },
+    });
+    expect(outcome({ sets: [...over(D[0], 12), ...over(D[1], 11)] })).toBe('hold');
+    expect(outcome({ sets: over(D[1], 12) })).toBe('hold');
+  });
+
+  it('grows after two easy sessions, at 5 but not at 6', () => {
+    const easy = (effort: number) => [...two(D[0], { effort }), ...two(D[1], { effort })];
+    expect(decide(input({ sets: easy(5) })).grow.rule).toBe('easy effort');
+    expect(outcome({ sets: easy(5) })).toBe('grow');
+    expect(outcome({ sets: easy(6) })).toBe('hold');
+  });
+
+  it('takes the first way on that is still open with the kit at hand', () => {
+    const waysOn = [
+      { way: 'load' as const, stepKg: 2.5, upToKg: 10, equipment: 'dumbbell' },
+      { way: 'repetitions' as const, step: 2, upTo: 12 },
+      { way: 'slower lowering' as const, stepS: 1, upToS: 4 },
+    ];
+    const steps = ladder([level('one', { kind: 'cleanReps', reps: 20, sets: 2 }, { waysOn })]);
+    const sets = [...two(D[0], { effort: 3 }), ...two(D[1], { effort: 3 })];
+    const next = (kit: string[], taken: DecisionInput['standing']['taken']) =>
+      decide(
+        input({ ladder: steps, sets, kit: new Set(kit), standing: { level: 'one', since: D[0], taken } }),
+      ).grow.next;
+    expect(next(['dumbbell'], [])).toEqual({ way: 'load', to: 2.5 });
+    expect(next([], [])).toEqual({ way: 'repetitions', to: 12 });
+    expect(next([], [{ way: 'repetitions', to: 12 }])).toEqual({ way: 'slower lowering', to: 3 });
+    expect(
+      next(
+        [],
+        [
+          { way: 'repetitions', to: 12 },
+          { way: 'slower lowering', to: 4 },
+        ],
+      ),
+    ).toBeNull();
+  });
+
+  it('steps back after pain, a stop fault or two poor sessions, and not after one', () => {
+    const at = { level: 'two', since: '2026-01-01', taken: [] };
+    const here = { variation: 'two-main' };
+    expect(decide(input({ standing: at, sets: two(D[0], { ...here, pain: 4 }) }))).toMatchObject({
+      outcome: 'step back',
+      toLevel: 'one',
+      reasons: [{ text: 'Pain above 3 of 10 (2026-01-05: pain 4 of 10).', health: true }],
+    });
+    const stop = { ...here, faults: [{ fault: 'stop', side: null, reps: 1 }] };
+    expect(outcome({ standing: at, sets: two(D[0], stop) })).toBe('step back');
+    const poor = { ...here, doneReps: 4 };
+    expect(outcome({ standing: at, sets: [...two(D[0], poor), ...two(D[1], poor)] })).toBe('step back');
+    expect(outcome({ standing: at, sets: two(D[0], poor) })).toBe('hold');
+  });
+
+  it('stops and refers on a restriction of everything, and on pain at the lowest level', () => {
+    expect(outcome({ restrictions: [bars({ bars: 'all' })], sets: two(D[0], strong) })).toBe(
+      'stop and refer',
+    );
+    expect(outcome({ sets: two(D[0], { pain: 6 }) })).toBe('stop and refer');
+    const poor = { doneReps: 3 };
+    expect(decide(input({ sets: [...two(D[0], poor), ...two(D[1], poor)] }))).toMatchObject({
+      outcome: 'step back',
+      toLevel: null,
+    });
+  });
+});
+
+describe('restrictions', () => {
+  const known = (bridge: string[]) =>
+    new Map(
+      ['one-main', 'two-main', 'three-main', 'other'].map((s) => [
+        s,
+        facts(s, { pattern: bridge.includes(s) ? 'bridge' : 'hinge' }),
+      ]),
+    );
+  it('send to the nearest permitted lower level', () => {
+    const d = decide(
+      input({
+        standing: { level: 'three', since: '2026-01-01', taken: [] },
+        facts: known(['two-main', 'three-main']),
+        restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })],
+      }),
+    );
+    expect(d).toMatchObject({ outcome: 'step back', toLevel: 'one' });
+  });
+  it('choose a permitted equal first', () => {
+    const steps = ladder([level('one', { kind: 'cleanReps', reps: 12, sets: 1 }, { equals: ['other'] })]);
+    const d = decide(
+      input({
+        ladder: steps,
+        facts: known(['one-main']),
+        restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })],
+      }),
+    );
+    expect(d).toMatchObject({
+      outcome: 'hold',
+      variation: 'other',
+      variationNote: 'other instead of one-main: that is barred.',
+    });
+  });
+  it('keep from a barred next level, and are over after their last day', () => {
+    const sets = [...two(D[0], strong), ...two(D[1], strong)];
+    const next = {
+      facts: known(['two-main']),
+      restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })],
+      sets,
+    };
+    expect(decide(input(next)).reasons[0]!.text).toContain('The next level is barred');
+    expect(outcome({ ...next, today: '2026-02-10' })).toBe('hold');
+    expect(outcome({ ...next, today: '2026-02-11' })).toBe('move up');
+  });
+  it('stop when nothing here or below is permitted', () => {
+    expect(
+      outcome({ facts: known(['one-main']), restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })] }),
+    ).toBe('stop and refer');
+  });
+});
+
+describe('entry needs and the top', () => {
+  const sets = [...two(D[0], strong), ...two(D[1], strong)];
+  it('keep from a level whose needs are not held', () => {
+    const base = input();
+    const [one, next] = base.ladder.levels;
+    const steps = ladder([one!, { ...next!, entryNeeds: [{ ladder: 'hinge', level: 'stick' }] }]);
+    expect(outcome({ ladder: steps, sets })).toBe('hold');
+    expect(outcome({ ladder: steps, sets, heldElsewhere: new Set(['hinge/stick']) })).toBe('move up');
+  });
+  it('hold at the top', () => {
+    const steps = ladder([level('one', { kind: 'cleanReps', reps: 12, sets: 1 }, { waysOn: [] })]);
+    expect(decide(input({ ladder: steps, sets })).reasons[0]!.text).toBe('This is the top of the ladder.');
+  });
+  it('refuse a level that the ladder does not have', () => {
+    expect(() => decide(input({ standing: { level: 'gone', since: D[0], taken: [] } }))).toThrow(
+      'has no level gone',
+    );
+  });
+});
+
+describe('properties', () => {
+  const aSet = fc.record({
+    date: fc.constantFrom(...D),
+    ordinal: fc.integer({ min: 1, max: 4 }),
+    doneReps: fc.integer({ min: 0, max: 20 }),
+    watched: fc.boolean(),
+    warmUp: fc.boolean(),
+    effort: fc.option(fc.integer({ min: 0, max: 10 })),
+    pain: fc.option(fc.constantFrom(0, 0, 0, 2, 6)),
+    faults: fc.array(
+      fc.record({
+        fault: fc.constantFrom('noted', 'fix', 'stop'),
+        side: fc.constant(null),
+        reps: fc.integer({ min: 1, max: 3 }),
+      }),
+      { maxLength: 1 },
+    ),
+  });
+  const manySets = fc.array(aSet, { maxLength: 10 }).map((list) => list.map((s) => set(s.date, s)));
+  // Easy enough that random logs reach every outcome.
+  const easier: Criterion = {
+    kind: 'all',
+    of: [
+      { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 6, sets: 1 } },
+      { kind: 'painAtMost', pain: 0 },
+    ],
+  };
+  const steps = ladder([level('zero', easier), level('one', easier), level('two', easier)]);
+  const names = [...steps.levels.map((l) => l.main), 'one-main'];
+  const about = (sets: LoggedSet[]) =>
+    decide(
+      input({
+        ladder: steps,
+        facts: new Map(names.map((n) => [n, facts(n)])),
+        sets,
+        standing: { level: 'one', since: '2026-01-01', taken: [] },
+      }),
+    );
+
+  it('reaches every outcome that a log can cause', () => {
+    const seen = new Set(fc.sample(manySets, { numRuns: 3000, seed: 7 }).map((sets) => about(sets).outcome));
+    expect([...seen].sort()).toEqual(['grow', 'hold', 'move up', 'step back']);
+  });
+
+  it('never turns a move up into a hold for more clean repetitions', () => {
+    fc.assert(
+      fc.property(manySets, fc.nat(9), fc.integer({ min: 1, max: 10 }), (sets, which, more) => {
+        fc.pre(about(sets).outcome === 'move up');
+        const better = sets.map((s, i) => (i === which ? { ...s, doneReps: (s.doneReps ?? 0) + more } : s));
+        expect(about(better).outcome).toBe('move up');
+      }),
+      { numRuns: 150, maxSkipsPerRun: 2000 },
+    );
+  });
+
+  it('never moves up after a pain report on the days it rests on', () => {
+    fc.assert(
+      fc.property(manySets, fc.integer({ min: 1, max: 10 }), (sets, pain) => {
+        const last = sets
+          .filter((s) => !s.warmUp)
+          .map((s) => s.date)
+          .sort()
+          .at(-1);
+        fc.pre(last !== undefined);
+        const painful = sets.map((s) => (s.date === last ? { ...s, pain } : s));
+        expect(about(painful).outcome).not.toBe('move up');
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('does not depend on the order in which sets were entered', () => {
+    fc.assert(
+      fc.property(
+        manySets.chain((sets) =>
+          fc.tuple(fc.constant(sets), fc.shuffledSubarray(sets, { minLength: sets.length })),
+        ),
+        ([sets, shuffled]) => {
+          expect(about(shuffled)).toEqual(about(sets));
+        },
+      ),
+    );
+  });
+
+  it('moves nobody on what is unknown', () => {
+    fc.assert(
+      fc.property(manySets, (sets) => {
+        const blind = sets.map((s) => ({ ...s, watched: false, pain: null, effort: null }));
+        expect(about(blind).outcome).toBe('hold');
+      }),
+    );
+  });
+
+  it('lets a restriction of everything stand above any log', () => {
+    fc.assert(
+      fc.property(manySets, (sets) => {
+        expect(outcome({ sets, restrictions: [bars({ bars: 'all' })] })).toBe('stop and refer');
+      }),
+    );
+  });
+});
+
+describe('overriding', () => {
+  const stop = decide(input({ restrictions: [bars({ bars: 'all' })] }));
+  const hold = decide(input());
+  it('is never possible upwards past a stop, and needs a reason otherwise', () => {
+    expect(overrideRefused(stop, 'hold', 'I know better')).toContain('not overridden');
+    expect(overrideRefused(stop, 'stop and refer', '')).toBeNull();
+    expect(overrideRefused(hold, 'move up', ' ')).toContain('Say why');
+    expect(overrideRefused(hold, 'move up', 'Ready for it.')).toBeNull();
+  });
+});
+
+describe('standing', () => {
+  const fact = (
+    kind: 'placed' | 'grow' | 'move up' | 'hold',
+    date: string,
+    toLevel: string,
+    to?: number,
+  ) => ({
+    kind,
+    date,
+    toLevel,
+    taken: to ? { way: 'repetitions' as const, to } : null,
+  });
+  it('follows the moves: arrival starts anew, growth adds up, holding changes nothing', () => {
+    expect(standingAfter([])).toBeNull();
+    const moves = [fact('placed', D[0], 'one'), fact('grow', D[1], 'one', 12), fact('hold', D[1], 'one')];
+    expect(standingAfter(moves)).toEqual({
+      level: 'one',
+      since: D[0],
+      taken: [{ way: 'repetitions', to: 12 }],
+    });
+    expect(standingAfter([...moves, fact('move up', D[2], 'two')])).toEqual({
+      level: 'two',
+      since: D[2],
+      taken: [],
+    });
+  });
+});
+
+describe('what others may not see', () => {
+  it('keeps the outcome and hides every number and word of pain', () => {
+    const seen = decide(
+      input({
+        standing: { level: 'two', since: '2026-01-01', taken: [] },
+        sets: two(D[0], { variation: 'two-main', pain: 6 }),
+      }),
+    );
+    const hidden = withoutHealth(seen);
+    expect(hidden.outcome).toBe('step back');
+    expect(JSON.stringify(seen)).toContain('pain 6 of 10');
+    expect(JSON.stringify(hidden)).not.toContain('pain 6 of 10');
+    const painAtoms = hidden.stepBack.parts.filter((p) => p.health);
+    expect(painAtoms.map((p) => p.seen)).toEqual([null]);
+  });
+});

@@ -1,0 +1,215 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
+import {
+  answerInForce,
+  breachesOf,
+  holdsFor,
+  referencesOf,
+  resolve,
+  withChanges,
+} from './index.ts';
+import type { Body, HouseQuestion, Predicate } from './index.ts';
+
+describe('house answers in force', () => {
+  // Precedence: hall < stage < loaded/unloaded < variation < athlete; each row adds a scope.
+  const scopes: [Partial<HouseQuestion>, Record<string, string>, string, string][] = [
+    [{}, {}, 'a', 'hall'],
+    [{ byStage: [{ stage: 'sound', answer: 'b', why: '' }] }, {}, 'b', 'stage'],
+    [{ byStage: [{ stage: 'learning', answer: 'b', why: '' }] }, {}, 'a', 'hall'],
+    [
+      {
+        byStage: [{ stage: 'sound', answer: 'b', why: '' }],
+        byLoad: [{ loaded: true, answer: 'c', why: '' }],
+      },
+      {},
+      'c',
+      'load',
+    ],
+    [{ byLoad: [{ loaded: false, answer: 'c', why: '' }] }, {}, 'a', 'hall'],
+    [
+      {
+        byLoad: [{ loaded: true, answer: 'c', why: '' }],
+        byVariation: [{ variation: 'v', answer: 'd', why: '' }],
+      },
+      {},
+      'd',
+      'variation',
+    ],
+    [{ byVariation: [{ variation: 'v', answer: 'd', why: '' }] }, { q: 'e' }, 'e', 'athlete'],
+  ];
+  it.each(scopes)('%j with own answers %j is %s from the %s', (change, answers, answer, scope) => {
+    const v = variation('v', { loadKind: 'bar' });
+    expect(answerInForce(question('q', change), v, { stage: 'sound', answers })).toEqual({ answer, scope });
+  });
+});
+
+describe('resolve', () => {
+  const under = (text: string, ...answers: string[]) => ({ text, holdsUnder: { q: answers } });
+  const library = (answer: string, ...more: Body[]) =>
+    shelf(
+      question('q', { hall: { answer, why: '' } }),
+      cue('always'),
+      cue('only-a', { line: under('Only a', 'a') }),
+      cue('only-b', { line: under('Only b', 'b') }),
+      cue('for-learners', { stages: ['learning'] }),
+      fault('f', { sign: under('Seen under a', 'a'), severity: 2 }),
+      ...more,
+    );
+  const v = variation('v', {
+    cues: ['only-b', 'only-a', 'always', 'for-learners'],
+    faults: [{ fault: 'f', severity: 3 }],
+    stance: [under('Stand so', 'a'), under('Stand otherwise', 'b')],
+    toeOutDeg: { question: 'q', byAnswer: { a: 5, b: 15 }, otherwise: 0 },
+  });
+
+  it('lets cues, stance, numbers and faults follow the answer, and keeps what it dropped', () => {
+    const a = resolve(v, library('a'));
+    const b = resolve(v, library('b'));
+    expect(a.cues.map((c) => c.text)).toEqual(['Only a', 'Cue always', 'Cue for-learners']);
+    expect(b.cues.map((c) => c.text)).toEqual(['Only b', 'Cue always', 'Cue for-learners']);
+    expect([a.lines.stance, b.lines.stance]).toEqual([['Stand so'], ['Stand otherwise']]);
+    expect([a.toeOutDeg, b.toeOutDeg]).toEqual([5, 15]);
+    expect([a.faults.map((f) => f.severity), b.faults]).toEqual([[3], []]);
+    expect(b.dropped).toContainEqual({ field: 'stance', text: 'Stand so', because: 'q: b' });
+  });
+
+  it('gives the cues that suit the stage', () => {
+    const cues = resolve(v, library('a'), { stage: 'advanced', answers: {} }).cues;
+    expect(cues.map((c) => c.slug)).not.toContain('for-learners');
+  });
+
+  it('never prints a line that contradicts the answers in force', () => {
+    const answers = fc.constantFrom('a', 'b', 'c');
+    fc.assert(
+      fc.property(
+        answers,
+        answers,
+        fc.uniqueArray(answers, { minLength: 1 }),
+        (hall, byVariation, allowed) => {
+          const lines = [under('The line', ...allowed)];
+          const q = question('q', {
+            hall: { answer: hall, why: '' },
+            byVariation: [{ variation: 'v', answer: byVariation, why: '' }],
+          });
+          const shown = resolve(variation('v', { purpose: lines }), shelf(q)).lines.purpose;
+          expect(shown.length === 1).toBe(allowed.includes(byVariation));
+        },
+      ),
+    );
+  });
+
+  it('carries the cautions whose predicate holds, whatever the answers', () => {
+    const caution = (slug: string, appliesTo: Predicate): Body => ({
+      kind: 'caution',
+      slug,
+      retired: false,
+      author: 'A. Tester',
+      name: slug,
+      lines: [under('Take care', 'b')],
+      appliesTo,
+    });
+    const s = library(
+      'a',
+      caution('all', { test: 'every variation' }),
+      caution('squats', { test: 'pattern', is: ['squat'] }),
+      caution('extra', { test: 'impact' }),
+    );
+    const r = resolve({ ...v, extraCautions: ['extra'] }, s);
+    expect(r.cautions.map((c) => [c.slug, c.lines])).toEqual([
+      ['all', ['Take care']],
+      ['extra', ['Take care']],
+    ]);
+  });
+});
+
+describe('predicates', () => {
+  const v = variation('v', {
+    equipmentAll: [{ equipment: 'mat', count: 1, setUp: [] }],
+    roles: ['teach', 'work'],
+  });
+  it.each([
+    [{ test: 'pattern', is: ['bridge', 'squat'] }, true],
+    [{ test: 'equipment', is: ['bench'] }, false],
+    [{ test: 'equipment', is: ['mat'] }, true],
+    [{ test: 'role', is: ['prepare'] }, false],
+    [{ test: 'not', of: { test: 'impact' } }, true],
+    [{ test: 'all', of: [{ test: 'every variation' }, { test: 'impact' }] }, false],
+    [{ test: 'any', of: [{ test: 'impact' }, { test: 'load kind', is: ['none'] }] }, true],
+  ] as [Predicate, boolean][])('%j is %s', (p, expected) => {
+    expect(holdsFor(p, v)).toBe(expected);
+  });
+});
+
+describe('integrity', () => {
+  const problems = (...bodies: Body[]) =>
+    breachesOf(shelf(...bodies)).map((b) => `${b.document} ${b.path}: ${b.problem}`);
+  const anything = { kind: 'cleanReps', reps: 1, sets: 1 } as const;
+
+  it('finds references that lead nowhere, wherever they stand', () => {
+    expect(problems(variation('v', { cues: ['gone'], drills: ['v'] }))).toEqual([
+      'variation/v cues[0]: There is no cue "gone".',
+    ]);
+    expect(problems(cue('c', { addresses: 'gone' }))).toHaveLength(1);
+    expect(problems(ladder([level('one', anything)]))).toEqual([
+      'ladder/steps levels[0].main: There is no variation "one-main".',
+    ]);
+  });
+
+  it('finds answers that a question does not have', () => {
+    const v = variation('v', { stance: [{ text: 'x', holdsUnder: { q: ['a', 'zzz'] } }] });
+    expect(problems(question('q'), v)).toEqual([
+      'variation/v stance[0].holdsUnder.q: The house question "q" has no answer "zzz".',
+    ]);
+    expect(problems(question('q', { hall: { answer: 'zzz', why: '' } }))).toEqual([
+      'houseQuestion/q hall.answer: There is no answer "zzz".',
+    ]);
+  });
+
+  it('refuses to retire what is in use, and lets go what is not', () => {
+    const v = variation('v', { cues: ['c'] });
+    expect(problems(v, cue('c', { retired: true }))).toEqual([
+      'variation/v cues[0]: The cue "c" is retired.',
+    ]);
+    expect(problems({ ...v, retired: true }, cue('c', { retired: true }))).toEqual([]);
+  });
+
+  it('finds levels that need each other', () => {
+    const need = (to: string) => [{ ladder: to, level: 'one' }];
+    const first = ladder([level('one', anything, { main: 'v', entryNeeds: need('b') })], 'a');
+    const second = ladder([level('one', anything, { main: 'v', entryNeeds: need('a') })], 'b');
+    expect(problems(variation('v'), first, second).join()).toContain(
+      'These levels need each other: a/one → b/one → a/one.',
+    );
+    const sound = ladder([level('one', anything, { main: 'v' })], 'a');
+    expect(problems(variation('v'), sound, second)).toEqual([]);
+  });
+
+  it('judges the library as it would stand after a change', () => {
+    const before = shelf(variation('v'));
+    expect(breachesOf(withChanges(before, [variation('v', { cues: ['c'] })]))).toHaveLength(1);
+    expect(breachesOf(withChanges(before, [variation('v', { cues: ['c'] }), cue('c')]))).toEqual([]);
+  });
+
+  it('sees every reference of a fault', () => {
+    const f = fault('f', {
+      answers: [
+        {
+          answerKind: 'cue',
+          line: { text: 'x' },
+          cue: 'c',
+          variation: 'v',
+          needsSecondPerson: false,
+          equipment: ['e'],
+        },
+      ],
+      chain: [{ line: { text: 'x' }, gate: { text: 'y' }, variation: 'w' }],
+    });
+    expect(referencesOf(f).map((r) => `${r.kind}/${r.slug}`)).toEqual([
+      'cue/c',
+      'variation/v',
+      'equipment/e',
+      'variation/w',
+    ]);
+  });
+});

@@ -1,0 +1,214 @@
+import { shelfOf } from '../library/index.ts';
+import type { Body, Cue, Fault, HouseQuestion, Ladder, Level, Shelf, Variation } from '../library/index.ts';
+import type { Criterion, DecisionInput, LoggedSet, VariationFacts } from '../ladder/index.ts';
+
+const common = { retired: false, author: 'A. Tester' };
+
+export function variation(slug: string, change: Partial<Variation> = {}): Variation {
+  return {
+    ...common,
+    kind: 'variation',
+    slug,
+    name: slug,
+    shortName: slug,
+    pattern: 'bridge',
+    roles: ['work'],
+    purpose: [],
+    reasonsToChoose: [],
+    dominance: 'hip',
+    muscles: [],
+    joints: [],
+    laterality: 'two legs',
+    sideOrder: 'both together',
+    direction: 'in place',
+    impact: false,
+    loadKind: 'none',
+    loadPlace: 'none',
+    support: 'none',
+    supportNotes: [],
+    rangeTarget: 'straight line',
+    rangeNotes: [],
+    stanceWidth: 'hip width',
+    footWeight: 'heels',
+    stance: [],
+    hands: [],
+    gaze: [],
+    breathing: [],
+    tempo: { loweringS: 2, bottomS: 0, risingS: 1, topS: 1 },
+    contactPoints: [],
+    gettingIn: [],
+    gettingOut: [],
+    ifItGoesWrong: [],
+    countedIn: 'repetitions',
+    dose: [],
+    equipmentAll: [],
+    equipmentAny: [],
+    setUpMeasures: [],
+    cues: [],
+    runThrough: [],
+    faults: [],
+    wanted: [],
+    tolerated: [],
+    unwanted: [],
+    extraCautions: [],
+    drills: [],
+    mechanics: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
+    ...change,
+  };
+}
+
+export function cue(slug: string, change: Partial<Cue> = {}): Cue {
+  return {
+    ...common,
+    kind: 'cue',
+    slug,
+    line: { text: `Cue ${slug}` },
+    phase: 'rising',
+    cueKind: 'outside target',
+    view: 'side',
+    stages: ['learning', 'sound', 'advanced'],
+    ...change,
+  };
+}
+
+export function fault(slug: string, change: Partial<Fault> = {}): Fault {
+  return {
+    ...common,
+    kind: 'fault',
+    slug,
+    name: slug,
+    sign: { text: 'Seen.' },
+    phase: 'rising',
+    views: ['side'],
+    severity: 2,
+    causes: [],
+    checks: [],
+    answers: [],
+    whenToStop: { text: 'Stop.' },
+    chain: [],
+    ...change,
+  };
+}
+
+export function question(slug: string, change: Partial<HouseQuestion> = {}): HouseQuestion {
+  return {
+    ...common,
+    kind: 'houseQuestion',
+    slug,
+    question: slug,
+    answers: ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, name: id, reasons: [] })),
+    hall: { answer: 'a', why: '' },
+    byStage: [],
+    byLoad: [],
+    byVariation: [],
+    ...change,
+  };
+}
+
+export function level(id: string, advance: Criterion, change: Partial<Level> = {}): Level {
+  return {
+    id,
+    name: id,
+    stage: 'sound',
+    main: `${id}-main`,
+    equals: [],
+    dose: { sets: 2, reps: 10, restS: 60 },
+    entryNeeds: [],
+    advance,
+    stepBack: {
+      kind: 'any',
+      of: [
+        { kind: 'not', of: { kind: 'painAtMost', pain: 3 } },
+        { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
+        {
+          kind: 'sessionsRunning',
+          sessions: 2,
+          of: { kind: 'not', of: { kind: 'cleanReps', reps: 5, sets: 1 } },
+        },
+      ],
+    },
+    waysOn: [{ way: 'repetitions', step: 2, upTo: 14 }],
+    usualStayWeeks: { from: 1, to: 2 },
+    ...change,
+  };
+}
+
+export function ladder(levels: Level[], slug = 'steps'): Ladder {
+  return { ...common, kind: 'ladder', slug, name: slug, pattern: 'bridge', purpose: [], levels };
+}
+
+export const shelf = (...bodies: Body[]): Shelf => shelfOf(bodies);
+
+export function facts(slug: string, change: Partial<VariationFacts> = {}): VariationFacts {
+  return {
+    slug,
+    name: slug,
+    pattern: 'bridge',
+    loadPlace: 'none',
+    rangeTarget: 'straight line',
+    impact: false,
+    oneSided: false,
+    equipmentGroups: [],
+    severities: { noted: 1, fix: 2, stop: 3 },
+    ...change,
+  };
+}
+
+let nextId = 0;
+
+/** A watched working set of ten clean repetitions, effort 6, no pain; changed as needed. */
+export function set(date: string, change: Partial<LoggedSet> = {}): LoggedSet {
+  return {
+    id: `set-${String(nextId++).padStart(6, '0')}`,
+    sessionId: `session-${date}`,
+    date,
+    ordinal: 1,
+    variation: 'one-main',
+    variationRevision: 1,
+    role: 'work',
+    warmUp: false,
+    watched: true,
+    sideTest: false,
+    side: null,
+    plannedReps: 10,
+    doneReps: 10,
+    holdS: null,
+    rounds: null,
+    loadKg: null,
+    loadKind: 'none',
+    effort: 6,
+    tempoKept: null,
+    rangeReached: null,
+    rangeDeg: null,
+    faults: [],
+    sensations: null,
+    pain: 0,
+    atEase: null,
+    aids: null,
+    ...change,
+  };
+}
+
+/** A decision about somebody on the first of three levels, with nothing logged; changed as needed. */
+export function input(change: Partial<DecisionInput> = {}): DecisionInput {
+  const asks: Criterion = {
+    kind: 'all',
+    of: [
+      { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 12, sets: 2 } },
+      { kind: 'painAtMost', pain: 0 },
+    ],
+  };
+  const steps = ladder([level('one', asks), level('two', asks), level('three', asks)]);
+  return {
+    ladder: steps,
+    facts: new Map(steps.levels.map((l) => [l.main, facts(l.main)])),
+    loweringS: new Map(steps.levels.map((l) => [l.main, 2])),
+    standing: { level: 'one', since: '2026-01-01', taken: [] },
+    sets: [],
+    restrictions: [],
+    kit: new Set(),
+    heldElsewhere: new Set(),
+    today: '2026-02-01',
+    ...change,
+  };
+}

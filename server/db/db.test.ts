@@ -1,0 +1,156 @@
+import { spawn } from 'node:child_process';
+import { mkdtemp, readdir, rm, stat, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { Readable } from 'node:stream';
+import { gzipSync } from 'node:zlib';
+import { getTableName } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { loadDemo } from '../demo/index.ts';
+import { root } from '../root.ts';
+import {
+  backupLines,
+  BadBackup,
+  FolderInUse,
+  keepSnapshots,
+  lockFolder,
+  openEmbedded,
+  restoreBackup,
+  tablesInOrder,
+} from './index.ts';
+import type { OpenDatabase } from './index.ts';
+import { toDelete } from './snapshots.ts';
+
+const NOW = new Date('2026-11-24T12:00:00Z');
+let folder: string;
+let demo: OpenDatabase;
+beforeAll(async () => {
+  folder = await mkdtemp(path.join(tmpdir(), 'meister-'));
+  demo = await openEmbedded(null);
+  await loadDemo(demo.db, NOW);
+});
+afterAll(async () => {
+  await demo.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const zipped = (lines: string[]) => Readable.from(gzipSync(lines.join('\n')));
+
+describe('backup and restore', () => {
+  it('bring every row of every table back, in a new database', async () => {
+    const lines = await backupLines(demo.db, NOW);
+    const other = await openEmbedded(null);
+    try {
+      const { rows } = await restoreBackup(other.db, zipped(lines));
+      let counted = 0;
+      for (const table of tablesInOrder()) {
+        const before = await demo.db.select().from(table);
+        const after = await other.db.select().from(table);
+        const sorted = (list: object[]) => list.map((r) => JSON.stringify(r)).sort();
+        expect({ table: getTableName(table), rows: sorted(after) }).toEqual({
+          table: getTableName(table),
+          rows: sorted(before),
+        });
+        counted += after.length;
+      }
+      expect(rows).toBe(counted);
+      expect(counted).toBeGreaterThan(500);
+    } finally {
+      await other.close();
+    }
+  });
+
+  it('refuse what is no backup or is cut short, and write nothing', async () => {
+    const lines = await backupLines(demo.db, NOW);
+    const other = await openEmbedded(null);
+    try {
+      await expect(restoreBackup(other.db, zipped(['{"format":"something"}']))).rejects.toThrow(
+        'not a Meister backup',
+      );
+      await expect(restoreBackup(other.db, zipped(lines.slice(0, -1)))).rejects.toThrow('cut short');
+      await expect(restoreBackup(other.db, zipped([...lines.slice(0, 3), '{"table":']))).rejects.toThrow(
+        BadBackup,
+      );
+      for (const table of tablesInOrder()) expect(await other.db.select().from(table)).toEqual([]);
+    } finally {
+      await other.close();
+    }
+  });
+});
+
+describe('snapshots', () => {
+  it('are written when something changed, and say how far they reach', async () => {
+    const here = path.join(folder, 'snapshots');
+    let now = NOW;
+    const snapshots = keepSnapshots(demo.db, here, () => now, 1e9);
+    expect(snapshots.coveredUntil()).toBeNull();
+    await snapshots.take();
+    expect(snapshots.coveredUntil()).toBe(NOW.toISOString());
+    now = new Date('2026-11-24T12:05:00Z');
+    await snapshots.take();
+    expect(await readdir(here)).toHaveLength(1);
+    snapshots.changed();
+    await snapshots.stop();
+    const files = await readdir(here);
+    expect(files).toHaveLength(2);
+    expect((await stat(path.join(here, files[0]!))).size).toBeGreaterThan(1000);
+  });
+
+  it('rotate: the newest twelve, and the last of each of fourteen days', () => {
+    const name = (day: number, hour: number) =>
+      `meister-2026-11-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}.ndjson.gz`;
+    const names = Array.from({ length: 20 }, (_, day) => [8, 12, 18].map((h) => name(day + 1, h))).flat();
+    const gone = new Set(toDelete(names));
+    const kept = names.filter((n) => !gone.has(n));
+    expect(kept).toContain(name(20, 8));
+    expect(kept).toContain(name(8, 18));
+    expect(kept).not.toContain(name(8, 12));
+    expect(kept).not.toContain(name(6, 18));
+    expect(kept).toHaveLength(12 + 10);
+  });
+});
+
+describe('the lock on the data folder', () => {
+  it('refuses a second process while the first lives', async () => {
+    const here = path.join(folder, 'locked');
+    const unlock = await lockFolder(here);
+    await expect(lockFolder(here)).rejects.toThrow(FolderInUse);
+    await expect(lockFolder(here)).rejects.toThrow(`in use by process ${process.pid}`);
+    await unlock();
+    await (
+      await lockFolder(here)
+    )();
+  });
+
+  it('takes over the lock of a dead process, and of one whose number was given to another', async () => {
+    const here = path.join(folder, 'stale');
+    await (
+      await lockFolder(here)
+    )();
+    const dead = spawn(process.execPath, ['-e', '0']);
+    await new Promise((done) => dead.on('exit', done));
+    await writeFile(path.join(here, 'lock.json'), JSON.stringify({ pid: dead.pid, started: null }));
+    await (
+      await lockFolder(here)
+    )();
+    await writeFile(path.join(here, 'lock.json'), JSON.stringify({ pid: process.pid, started: 'long ago' }));
+    await (
+      await lockFolder(here)
+    )();
+  });
+
+  it('shows in the message of a second server', async () => {
+    const here = path.join(folder, 'second');
+    const unlock = await lockFolder(here);
+    const second = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+      cwd: root,
+      env: { ...process.env, MEISTER_DATA: here, PORT: '0' },
+    });
+    let said = '';
+    second.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    const code = await new Promise((done) => second.on('exit', done));
+    await unlock();
+    expect(code).toBe(1);
+    expect(said).toContain('is in use by process');
+  });
+});
