@@ -87,6 +87,7 @@ export default tseslint.config(
   },
   {
     files: ['server/**/*.ts'],
+    ignores: ['server/**/*.test.ts', 'server/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',

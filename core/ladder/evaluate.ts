@@ -246,13 +246,16 @@ function setsReaching(
       sure >= setsNeeded ? 'met' : possible >= setsNeeded || values.length === 0 ? 'unknown' : 'not met';
     const where = side ? `${side} ` : '';
     // A hold left early by a fault counts nothing, but was not nothing.
-    const shown = values.map((v) => (unit === 's' && v.value === 0 ? 'one not clean' : v.value)).join(', ');
+    const shown =
+      unit === 's'
+        ? values.map((v) => (v.value === 0 ? 'one not clean' : `${v.value} s`)).join(', ')
+        : `${values.map((v) => v.value).join(', ')} clean`;
     return {
       judgement,
       sure,
       kth: values[setsNeeded - 1]?.value ?? null,
       account: values.length
-        ? `${where}${shown}${unit === 's' ? ' s' : ' clean'}`
+        ? `${where}${shown}`
         : `${where}not known: ${own.length ? 'not watched' : 'nothing logged'}`,
       ids: values.map((v) => v.id),
     };

@@ -1,14 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
-import {
-  answerInForce,
-  breachesOf,
-  holdsFor,
-  referencesOf,
-  resolve,
-  withChanges,
-} from './index.ts';
+import { answerInForce, breachesOf, holdsFor, referencesOf, resolve, withChanges } from './index.ts';
 import type { Body, HouseQuestion, Predicate } from './index.ts';
 
 describe('house answers in force', () => {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { breachesOf, documentId, KIND_WORDS, titleOf, withChanges } from '../../core/library/index.ts';
-import type { Body, Kind } from '../../core/library/index.ts';
+import type { Body, Kind, Ladder } from '../../core/library/index.ts';
+import { standingAfter } from '../../core/ladder/index.ts';
 import { canonicalJson } from '../../core/exchange/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type {
@@ -16,7 +17,7 @@ import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { inForce, shelfInForce } from './shelf.ts';
 
-const { change, changeItem, draft, entry, hall, revision } = schema;
+const { change, changeItem, draft, entry, hall, move, revision } = schema;
 
 interface Accepting {
   changeId: string;
@@ -59,6 +60,9 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
       },
     );
   }
+  for (const { body } of items) {
+    if (body.kind === 'ladder') await refuseRemovingHeldLevels(tx, body);
+  }
   const next = state + 1;
   for (const { body, base } of items) {
     const number = base + 1;
@@ -80,6 +84,23 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
   await tx.update(change).set({ stateNumber: next }).where(eq(change.id, changeId));
   await tx.update(hall).set({ stateNumber: next });
   return next;
+}
+
+/** A level that somebody stands on cannot be taken away or renamed under their feet. */
+async function refuseRemovingHeldLevels(tx: Db, ladder: Ladder): Promise<void> {
+  const moves = await tx.select().from(move).where(eq(move.ladder, ladder.slug)).orderBy(move.sequence);
+  const known = new Set(ladder.levels.map((l) => l.id));
+  const held = new Map<string, number>();
+  for (const personId of new Set(moves.map((m) => m.personId))) {
+    const level = standingAfter(moves.filter((m) => m.personId === personId))?.level;
+    if (level !== undefined && !known.has(level)) held.set(level, (held.get(level) ?? 0) + 1);
+  }
+  for (const [level, people] of held) {
+    throw new Refusal(
+      422,
+      `levels: ${people} ${people === 1 ? 'person stands' : 'people stand'} on the level "${level}". Move them first; nothing was changed.`,
+    );
+  }
 }
 
 /** One save: in force at once for the head coach, a proposed change for a coach. */

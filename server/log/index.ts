@@ -1,5 +1,5 @@
 export { logRoutes } from './routes.ts';
 export { putSet } from './sets.ts';
 export { confirm, place } from './moves.ts';
-export { judge, recordsOf, revisionsRead } from './evidence.ts';
+export { judge, overview, recordsOf, revisionsRead } from './evidence.ts';
 export type { MoveRecord } from './evidence.ts';

@@ -286,6 +286,23 @@ describe('one person’s data', () => {
   });
 });
 
+describe('a level that somebody stands on', () => {
+  it('cannot be taken away or renamed', async () => {
+    await placedPerson(hall, 'thrust');
+    const head = hall.as('head');
+    const { body, revision } = await head.get<{ body: Ladder; revision: number }>(
+      '/api/library/ladder/bridge-ladder',
+    );
+    const levels = body.levels.filter((l) => l.id !== 'thrust');
+    const problem = await head.refused('PUT', '/api/library/ladder/bridge-ladder', {
+      body: { ...body, levels },
+      base: revision,
+      reason: '',
+    });
+    expect(problem.detail).toContain('1 person stands on the level "thrust"');
+  });
+});
+
 describe('a failing computation', () => {
   it('is told and never stops logging', async () => {
     const id = await placedPerson(hall);

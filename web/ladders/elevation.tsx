@@ -33,7 +33,7 @@ export function Elevation({ ladder, standing, chosen, onChoose }: Props) {
             <ul className="px-2 pb-1 text-sm leading-tight">
               {people.map((p) => (
                 <li key={p.id}>
-                  <Link className="no-underline hover:underline" to={`/people/${p.id}`}>
+                  <Link className="inline-block min-h-6 no-underline hover:underline" to={`/people/${p.id}`}>
                     {p.name}
                   </Link>
                 </li>

@@ -176,7 +176,9 @@ export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) 
                           {c.text}
                         </Link>
                       </td>
-                      <td className="pl-2 text-right text-sm text-soft">{VIEW_WORDS[c.view]}</td>
+                      <td className="pl-2 text-right text-sm whitespace-nowrap text-soft">
+                        {VIEW_WORDS[c.view]}
+                      </td>
                     </tr>
                   ))}
               </tbody>

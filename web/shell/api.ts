@@ -67,6 +67,7 @@ export function useSend<Body, Answer = unknown>(method: string, path: string | (
   const client = useQueryClient();
   return useMutation<Answer, Error, Body>({
     mutationFn: (body) => request<Answer>(method, typeof path === 'string' ? path : path(body), body),
-    onSuccess: () => client.invalidateQueries(),
+    // Not waited for: what the caller does next must not depend on the page still being there.
+    onSuccess: () => void client.invalidateQueries(),
   });
 }

@@ -341,11 +341,9 @@ const drillList: FieldSpec[] = [
 ];
 
 export const LEVEL: FieldSpec[] = [
-  { type: 'text', key: 'name', label: 'Name' },
-  { type: 'text', key: 'id', label: 'Short id (never changes once people stand here)' },
-  choice('stage', 'Stage', L.STAGES),
-  { type: 'document', key: 'main', label: 'Main variation', kind: 'variation' },
-  { type: 'documents', key: 'equals', label: 'Equals', kind: 'variation' },
+  { type: 'criterion', key: 'advance', label: 'Move up when' },
+  { type: 'criterion', key: 'stepBack', label: 'Step back when', negated: true },
+  { type: 'waysOn', key: 'waysOn', label: 'Ways on inside the level, in order' },
   {
     type: 'group',
     key: 'dose',
@@ -359,9 +357,11 @@ export const LEVEL: FieldSpec[] = [
       { type: 'number', key: 'restS', label: 'Rest', unit: 's', step: 5 },
     ],
   },
-  { type: 'criterion', key: 'advance', label: 'Move up when' },
-  { type: 'criterion', key: 'stepBack', label: 'Step back when', negated: true },
-  { type: 'waysOn', key: 'waysOn', label: 'Ways on inside the level, in order' },
+  { type: 'document', key: 'main', label: 'Main variation', kind: 'variation' },
+  { type: 'documents', key: 'equals', label: 'Equals', kind: 'variation' },
+  choice('stage', 'Stage', L.STAGES),
+  { type: 'text', key: 'name', label: 'Name' },
+  { type: 'text', key: 'id', label: 'Short id (never changes once people stand here)' },
   {
     type: 'list',
     key: 'entryNeeds',

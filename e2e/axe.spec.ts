@@ -1,0 +1,61 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import type { Person } from '../contract/people.ts';
+import { signIn } from './hall.ts';
+
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/** WCAG 2.2 AA on every main view; in the dark only what depends on colour can differ. */
+for (const scheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing to mend, ${scheme}`, async ({ browser }) => {
+    test.setTimeout(240_000);
+    const page = await (await browser.newContext({ colorScheme: scheme })).newPage();
+    const check = async (name: string) => {
+      const axe = new AxeBuilder({ page });
+      const { violations } = await (
+        scheme === 'light' ? axe.withTags(TAGS) : axe.withRules(['color-contrast', 'link-in-text-block'])
+      ).analyze();
+      const found = violations.map((v) => ({
+        rule: v.id,
+        at: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)),
+      }));
+      expect({ name, found }).toEqual({ name, found: [] });
+    };
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible();
+    await check('sign-in');
+    await signIn(page, 'head');
+    const people = (await (await page.request.get('/api/people')).json()) as Person[];
+    const person = people.find((p) => p.name === 'Oskar Lindqvane')!;
+    const paths = [
+      '/floor',
+      `/floor/${person.id}`,
+      '/people',
+      `/people/${person.id}`,
+      '/library',
+      '/library/variation/bench-thrust',
+      '/library?kind=cue',
+      '/library/fault/ribs-flare',
+      '/library/houseQuestion/breathing',
+      '/library/variation/bench-thrust/edit',
+      '/library/ladder/bridge-ladder/edit',
+      '/library/cue/tray/history',
+      '/ladders',
+      '/ladders/bridge-ladder',
+      '/changes',
+      '/hall',
+      '/print/one-leg-lift',
+    ];
+    for (const path of paths) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await expect(page.getByText(/^(Reading|Opening|One moment)/)).toHaveCount(0);
+      await check(path);
+    }
+    await page.keyboard.press('/');
+    await page.goto('/people');
+    await page.getByRole('button', { name: 'Go to' }).click();
+    await expect(page.getByPlaceholder('A name, a variation, a room, an action')).toBeVisible();
+    await check('command bar');
+  });
+}

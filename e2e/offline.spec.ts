@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { signIn } from './hall.ts';
+
+test('a lost connection loses nothing: sets wait on the tablet and are sent once', async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, 'coach');
+  await page.getByRole('link', { name: /Marta Quillon/ }).click();
+  const log = page.getByRole('button', { name: /watched, no fault/ }).first();
+  const today = page.getByRole('region', { name: 'Logged today' });
+  await expect(log).toBeVisible();
+  await context.setOffline(true);
+  await log.click();
+  await expect(page.getByRole('button', { name: '1 not sent' })).toBeVisible();
+  await log.click();
+  await expect(page.getByRole('button', { name: '2 not sent' })).toBeVisible();
+  await expect(today.getByText('Not sent yet')).toHaveCount(2);
+  // A correction of what was never sent goes out as the newest edit.
+  await today.getByRole('button', { name: 'Correct' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Repetitions done: 1 fewer' }).click();
+  await dialog.getByRole('button', { name: /watched, no fault/ }).click();
+  await expect(page.getByRole('button', { name: '2 not sent' })).toBeVisible();
+
+  await context.setOffline(false);
+  await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0, { timeout: 20_000 });
+  await page.reload();
+  await expect(today.getByRole('button', { name: 'Correct' })).toHaveCount(2);
+  await expect(today.getByText('9 repetitions')).toBeVisible();
+});
+
+test('sets left on a closed tablet are sent when it is opened again', async ({ page, context }) => {
+  await signIn(page, 'coach');
+  await page.goto('/floor');
+  await page.getByRole('link', { name: /Gudrun Pellworth/ }).click();
+  const log = page.getByRole('button', { name: /watched, no fault/ }).first();
+  await expect(log).toBeVisible();
+  await context.route('**/api/sets/**', (route) => route.abort());
+  await log.click();
+  await expect(page.getByRole('button', { name: '1 not sent' })).toBeVisible();
+  await page.close();
+  await context.unroute('**/api/sets/**');
+  const again = await context.newPage();
+  await again.goto('/floor');
+  await again.getByRole('link', { name: /Gudrun Pellworth/ }).click();
+  await expect(again.getByRole('region', { name: 'Logged today' }).getByText(/^Kept, by/)).toHaveCount(1, {
+    timeout: 20_000,
+  });
+});
