@@ -49,3 +49,38 @@ test('sets left on a closed tablet are sent when it is opened again', async ({ p
     timeout: 20_000,
   });
 });
+
+test('after the server has started anew, what no snapshot covers is sent again, and dropped once one does', async ({
+  page,
+}) => {
+  await signIn(page, 'coach');
+  await page.getByRole('link', { name: /Tomas Wrenfield/ }).click();
+  const log = page.getByRole('button', { name: /watched, no fault/ }).first();
+  await expect(log).toBeVisible();
+  let boot = 'first start';
+  let snapshotAt: string | null = null;
+  await page.route('**/api/heartbeat', (route) =>
+    route.fulfill({ json: { boot, snapshotAt, now: new Date().toISOString() } }),
+  );
+  const puts: string[] = [];
+  page.on('request', (r) => r.method() === 'PUT' && r.url().includes('/api/sets/') && puts.push(r.url()));
+  const beat = () => page.evaluate(() => dispatchEvent(new Event('online')));
+  await log.click();
+  await expect.poll(() => puts.length).toBe(1);
+  await beat();
+  await page.waitForTimeout(500);
+  boot = 'second start';
+  await beat();
+  await expect.poll(() => puts.length).toBe(2);
+  expect(puts[1]).toBe(puts[0]);
+  snapshotAt = new Date(Date.now() + 60_000).toISOString();
+  await beat();
+  await page.waitForTimeout(500);
+  boot = 'third start';
+  await beat();
+  await page.waitForTimeout(1000);
+  expect(puts).toHaveLength(2);
+  await expect(
+    page.getByRole('region', { name: 'Logged today' }).getByRole('button', { name: 'Correct' }),
+  ).toHaveCount(1);
+});

@@ -7,7 +7,7 @@ import { judge, overview, recordsOf } from '../server/log/index.ts';
 import { personList } from '../server/people/index.ts';
 
 /** Absolute figures and, within this one run, what they are in multiples of a plain alternative. */
-async function median(times: number, work: () => Promise<unknown> | unknown): Promise<number> {
+async function median(times: number, work: () => unknown): Promise<number> {
   const taken: number[] = [];
   for (let i = 0; i < times; i++) {
     const start = performance.now();
@@ -33,10 +33,7 @@ const today = '2026-11-24';
 const inForce = await shelfInForce(db);
 const ladder = inForce.shelf.get('ladder', 'bridge-ladder')!;
 const people = await personList(db);
-const [rows] = (await (db as Db).execute(sql`select count(*)::int as n from logged_set`)).rows as {
-  n: number;
-}[];
-console.log(`${people.length} people, ${rows!.n} sets`);
+console.log(`${people.length} people, ${await db.$count(schema.loggedSet)} sets`);
 
 const plain = await median(15, () =>
   db.execute(sql`select session_id, sum(done_reps) from logged_set group by session_id`),

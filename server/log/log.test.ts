@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Ladder } from '../../core/library/index.ts';
 import type { PersonLine, PersonOnLadders, SetRequest, SetResult } from '../../contract/log.ts';
 import { schema } from '../db/index.ts';
@@ -314,5 +314,23 @@ describe('a failing computation', () => {
     const [on] = (await stateOf(id)).ladders;
     expect(on!.decision).toBeNull();
     expect(on!.failure).toContain('Logging goes on');
+  });
+});
+
+describe('reading', () => {
+  it('takes as many queries for everybody as for one', async () => {
+    const client = (hall.db as unknown as { $client: { query: () => Promise<unknown> } }).$client;
+    const count = async () => {
+      const spy = vi.spyOn(client, 'query');
+      await hall.as('head').get('/api/overview');
+      const calls = spy.mock.calls.length;
+      spy.mockRestore();
+      return calls;
+    };
+    await hall.as('head').get('/api/overview');
+    const before = await count();
+    await Promise.all([placedPerson(hall), placedPerson(hall), placedPerson(hall)]);
+    expect(await count()).toBe(before);
+    expect(before).toBeLessThanOrEqual(8);
   });
 });

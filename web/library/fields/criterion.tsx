@@ -36,11 +36,11 @@ interface Props {
 export function CriterionEditor({ value, negated, onChange }: Props) {
   return (
     <div className="grid gap-2 border-l-4 border-tape bg-paper p-3">
-      <Node value={value} negated={negated} onChange={onChange} />
-      <p className="border-t border-rule pt-2" aria-live="polite">
+      <p aria-live="polite">
         <span className="label">In words: </span>
         {sentenceOf(value)}.
       </p>
+      <Node value={value} negated={negated} onChange={onChange} />
     </div>
   );
 }
