@@ -57,7 +57,14 @@ export function DecisionPanel({
         )}
         {decision.variationNote && <p className="mt-1 text-soft">{decision.variationNote}</p>}
       </div>
-      <div className="mt-4 grid gap-5">
+      {mayDecide ? (
+        <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
+      ) : (
+        <p className="mt-4 text-soft">
+          Staff of the squad and the head coach decide: they see the whole evidence.
+        </p>
+      )}
+      <div className="mt-5 grid gap-5">
         <Evidence judged={decision.advance} today={hall.today} wanted />
         <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
         <p className="text-sm text-soft">
@@ -71,13 +78,6 @@ export function DecisionPanel({
           {units.mass === 'lb' && ' Loads in this sentence are in kg.'}
         </p>
       </div>
-      {mayDecide ? (
-        <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
-      ) : (
-        <p className="mt-4 text-soft">
-          Staff of the squad and the head coach decide: they see the whole evidence.
-        </p>
-      )}
     </section>
   );
 }
@@ -101,7 +101,7 @@ function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
       reason,
     });
   return (
-    <div className="mt-4 border-t border-ink pt-3">
+    <div className="mt-3">
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {send.isSuccess && !send.isPending && <Notice>Kept, with the evidence.</Notice>}
       <div className="mt-2 flex flex-wrap gap-2">
