@@ -1,0 +1,2 @@
+export * from './mass-sets.ts';
+export * from './build.ts';
