@@ -344,7 +344,7 @@ const body = Joi.alternatives()
   .messages({ 'alternatives.any': '{{#label}} has an unknown "kind"' });
 
 /** One document of any kind. */
-export const bodySchema = body.prefs(strict);
+export const bodySchema = body.required().prefs(strict);
 
 /** The library file, see docs/exchange.md. */
 export const libraryFileSchema = shape({
@@ -357,7 +357,9 @@ export const libraryFileSchema = shape({
     changesSince: whole(0, 1_000_000),
   }),
   documents: list(body, 20_000),
-}).prefs(strict);
+})
+  .required()
+  .prefs(strict);
 
 /** JSON Schema (draft 2020-12) generated from the Joi schema above. */
 export function libraryJsonSchema(): Record<string, unknown> {
