@@ -1,5 +1,6 @@
 export * from './vocabulary.ts';
 export * from './documents.ts';
+export * from './blank.ts';
 export * from './mechanics.ts';
 export * from './shelf.ts';
 export * from './references.ts';

@@ -1,106 +1,38 @@
-import { shelfOf } from '../library/index.ts';
-import type { Body, Cue, Fault, HouseQuestion, Ladder, Level, Shelf, Variation } from '../library/index.ts';
+import { blankBody, shelfOf } from '../library/index.ts';
+import type {
+  Body,
+  BodyOf,
+  Cue,
+  Kind,
+  Fault,
+  HouseQuestion,
+  Ladder,
+  Level,
+  Shelf,
+  Variation,
+} from '../library/index.ts';
 import type { Criterion, DecisionInput, LoggedSet, VariationFacts } from '../ladder/index.ts';
 
-const common = { retired: false, author: 'A. Tester' };
+const AUTHOR = 'A. Tester';
+const blank = <K extends Kind>(kind: K, slug: string) => blankBody(kind, slug, slug, AUTHOR) as BodyOf<K>;
 
 export function variation(slug: string, change: Partial<Variation> = {}): Variation {
-  return {
-    ...common,
-    kind: 'variation',
-    slug,
-    name: slug,
-    shortName: slug,
-    pattern: 'bridge',
-    roles: ['work'],
-    purpose: [],
-    reasonsToChoose: [],
-    dominance: 'hip',
-    muscles: [],
-    joints: [],
-    laterality: 'two legs',
-    sideOrder: 'both together',
-    direction: 'in place',
-    impact: false,
-    loadKind: 'none',
-    loadPlace: 'none',
-    support: 'none',
-    supportNotes: [],
-    rangeTarget: 'straight line',
-    rangeNotes: [],
-    stanceWidth: 'hip width',
-    footWeight: 'heels',
-    stance: [],
-    hands: [],
-    gaze: [],
-    breathing: [],
-    tempo: { loweringS: 2, bottomS: 0, risingS: 1, topS: 1 },
-    contactPoints: [],
-    gettingIn: [],
-    gettingOut: [],
-    ifItGoesWrong: [],
-    countedIn: 'repetitions',
-    dose: [],
-    equipmentAll: [],
-    equipmentAny: [],
-    setUpMeasures: [],
-    cues: [],
-    runThrough: [],
-    faults: [],
-    wanted: [],
-    tolerated: [],
-    unwanted: [],
-    extraCautions: [],
-    drills: [],
-    mechanics: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
-    ...change,
-  };
+  return { ...blank('variation', slug), ...change };
 }
 
 export function cue(slug: string, change: Partial<Cue> = {}): Cue {
-  return {
-    ...common,
-    kind: 'cue',
-    slug,
-    line: { text: `Cue ${slug}` },
-    phase: 'rising',
-    cueKind: 'outside target',
-    view: 'side',
-    stages: ['learning', 'sound', 'advanced'],
-    ...change,
-  };
+  return { ...blank('cue', slug), line: { text: `Cue ${slug}` }, ...change };
 }
 
 export function fault(slug: string, change: Partial<Fault> = {}): Fault {
-  return {
-    ...common,
-    kind: 'fault',
-    slug,
-    name: slug,
-    sign: { text: 'Seen.' },
-    phase: 'rising',
-    views: ['side'],
-    severity: 2,
-    causes: [],
-    checks: [],
-    answers: [],
-    whenToStop: { text: 'Stop.' },
-    chain: [],
-    ...change,
-  };
+  return { ...blank('fault', slug), sign: { text: 'Seen.' }, whenToStop: { text: 'Stop.' }, ...change };
 }
 
 export function question(slug: string, change: Partial<HouseQuestion> = {}): HouseQuestion {
   return {
-    ...common,
-    kind: 'houseQuestion',
-    slug,
-    question: slug,
+    ...blank('houseQuestion', slug),
     answers: ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, name: id, reasons: [] })),
     hall: { answer: 'a', why: '' },
-    byStage: [],
-    byLoad: [],
-    byVariation: [],
     ...change,
   };
 }
@@ -134,7 +66,7 @@ export function level(id: string, advance: Criterion, change: Partial<Level> = {
 }
 
 export function ladder(levels: Level[], slug = 'steps'): Ladder {
-  return { ...common, kind: 'ladder', slug, name: slug, pattern: 'bridge', purpose: [], levels };
+  return { ...blank('ladder', slug), levels };
 }
 
 export const shelf = (...bodies: Body[]): Shelf => shelfOf(bodies);

@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Draft, EntryInForce, LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
-import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
+import { blankBody, KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
 import { canonicalJson } from '../../core/exchange/index.ts';
 import { queryClient, Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
-import { FORMS, freshBody } from './fields/index.ts';
+import { FORMS } from './fields/index.ts';
 import type { Value } from './fields/index.ts';
 import { EditFields } from './fields/edit.tsx';
 import { SideBySide } from './side-by-side.tsx';
@@ -39,7 +39,7 @@ export function Editor() {
       if (draft)
         return { body: draft.body, base: draft.base, inForce: found?.body ?? null, draftAt: draft.at };
       return {
-        body: found?.body ?? freshBody(kind, slug, name, me.name),
+        body: found?.body ?? blankBody(kind, slug, name, me.name),
         base: found?.revision ?? 0,
         inForce: found?.body ?? null,
         draftAt: null,

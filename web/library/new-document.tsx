@@ -8,10 +8,11 @@ import { Button, Dialog, TextField } from '../ui/index.ts';
 export function slugFrom(name: string): string {
   return name
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60);
+    .slice(0, 60)
+    .replace(/^-+|-+$/g, '');
 }
 
 export function NewDocument({ kind, taken }: { kind: Kind; taken: string[] }) {

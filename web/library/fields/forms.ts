@@ -383,31 +383,6 @@ export const LEVEL: FieldSpec[] = [
     ],
   },
 ];
-export const levelFresh = () => ({
-  id: '',
-  name: '',
-  stage: 'learning',
-  main: '',
-  equals: [],
-  dose: { sets: 2, reps: 10, restS: 60 },
-  entryNeeds: [],
-  advance: {
-    kind: 'all',
-    of: [
-      { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 12, sets: 2 } },
-      { kind: 'painAtMost', pain: 0 },
-    ],
-  },
-  stepBack: {
-    kind: 'any',
-    of: [
-      { kind: 'not', of: { kind: 'painAtMost', pain: 3 } },
-      { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
-    ],
-  },
-  waysOn: [{ way: 'repetitions', step: 2, upTo: 14 }],
-  usualStayWeeks: { from: 2, to: 4 },
-});
 
 const ladder: FieldSpec[] = [
   { type: 'text', key: 'name', label: 'Name' },
@@ -419,7 +394,7 @@ const ladder: FieldSpec[] = [
     label: 'Levels, from the easiest',
     item: 'level',
     fields: LEVEL,
-    fresh: levelFresh,
+    fresh: () => L.blankLevel('', ''),
   },
   ...foot,
 ];

@@ -1,3 +1,2 @@
-export { FORMS, LEVEL, levelFresh } from './forms.ts';
-export { freshBody } from './fresh.ts';
+export { FORMS, LEVEL } from './forms.ts';
 export type { FieldSpec, Value } from './types.ts';

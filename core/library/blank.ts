@@ -1,8 +1,36 @@
-import type { Body, Kind } from '../../../core/library/index.ts';
-import { levelFresh } from './forms.ts';
+import type { Body, Kind, Level } from './documents.ts';
+
+/** A new level with criteria to start from: common practice, to be changed by the head coach. */
+export function blankLevel(id: string, name: string): Level {
+  return {
+    id,
+    name,
+    stage: 'learning',
+    main: '',
+    equals: [],
+    dose: { sets: 2, reps: 10, restS: 60 },
+    entryNeeds: [],
+    advance: {
+      kind: 'all',
+      of: [
+        { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 12, sets: 2 } },
+        { kind: 'painAtMost', pain: 0 },
+      ],
+    },
+    stepBack: {
+      kind: 'any',
+      of: [
+        { kind: 'not', of: { kind: 'painAtMost', pain: 3 } },
+        { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
+      ],
+    },
+    waysOn: [{ way: 'repetitions', step: 2, upTo: 14 }],
+    usualStayWeeks: { from: 2, to: 4 },
+  };
+}
 
 /** A new document of the kind with everything it must have, as empty as may be. */
-export function freshBody(kind: Kind, slug: string, name: string, author: string): Body {
+export function blankBody(kind: Kind, slug: string, name: string, author: string): Body {
   const common = { slug, retired: false, author };
   switch (kind) {
     case 'variation':
@@ -118,7 +146,7 @@ export function freshBody(kind: Kind, slug: string, name: string, author: string
         name,
         pattern: 'bridge',
         purpose: [],
-        levels: [{ ...levelFresh(), id: 'first', name: 'First' } as never],
+        levels: [blankLevel('first', 'First')],
       };
   }
 }

@@ -1,0 +1,106 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { SetRequest } from '../../contract/log.ts';
+import { set } from '../../core/testing/samples.ts';
+import { outbox } from './outbox-store.ts';
+
+type Answer = { status: number; body: unknown } | 'unreachable';
+let answer: (method: string, path: string) => Answer | Promise<Answer>;
+let sent: string[];
+
+beforeEach(async () => {
+  sent = [];
+  vi.stubGlobal('navigator', { locks: { request: (_name: string, work: () => Promise<void>) => work() } });
+  vi.stubGlobal('dispatchEvent', () => true);
+  vi.stubGlobal('fetch', async (path: string, init: { method: string }) => {
+    sent.push(`${init.method} ${path}`);
+    const a = await answer(init.method, path);
+    if (a === 'unreachable') throw new TypeError('no network');
+    return { ok: a.status < 400, status: a.status, json: () => Promise.resolve(a.body) };
+  });
+  for (const p of outbox.current()) await outbox.discard(p.id);
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const received = (receivedAt: string): Answer => ({
+  status: 200,
+  body: { id: 'a', edit: 1, flaggedMoves: [], receivedAt },
+});
+const beat = (boot: string, snapshotAt: string | null): Answer => ({
+  status: 200,
+  body: { boot, snapshotAt, now: '' },
+});
+
+function request(change: Partial<SetRequest> = {}): SetRequest {
+  const { id: _id, sessionId: _session, ...fields } = set('2026-11-24');
+  return { ...fields, personId: 'p', edit: 1, ...change };
+}
+const put = async (id: string, edit = 1) => {
+  await outbox.put({ id, personId: 'p', set: request({ edit }), edit });
+  await outbox.flush();
+};
+const states = () => Object.fromEntries(outbox.current().map((p) => [p.id, p.state]));
+
+describe('the outbox', () => {
+  it('keeps a set first and sends it then; without network it waits, in order, and is tried again', async () => {
+    answer = () => 'unreachable';
+    await put('a');
+    await put('b');
+    expect(states()).toEqual({ a: 'waiting', b: 'waiting' });
+    answer = () => received('2026-11-24T10:00:00Z');
+    sent = [];
+    await outbox.flush();
+    expect(sent).toEqual(['PUT /api/sets/a', 'PUT /api/sets/b']);
+    expect(states()).toEqual({ a: 'sent', b: 'sent' });
+  });
+
+  it('waits while nobody is signed in or the server is broken, and keeps what is refused with the reason', async () => {
+    for (const status of [401, 500, 503]) {
+      answer = () => ({ status, body: { status, detail: 'no' } });
+      await put('a');
+      expect(states()).toEqual({ a: 'waiting' });
+    }
+    answer = () => ({ status: 422, body: { status: 422, detail: 'date: lies in the future.' } });
+    await outbox.flush();
+    expect(outbox.current()).toMatchObject([{ state: 'refused', error: 'date: lies in the future.' }]);
+    await outbox.discard('a');
+    expect(states()).toEqual({});
+  });
+
+  it('sends the correction that was made while the set was on its way', async () => {
+    let release: (a: Answer) => void = () => undefined;
+    answer = () => new Promise<Answer>((done) => (release = done));
+    await outbox.put({ id: 'a', personId: 'p', set: request(), edit: 1 });
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    const first = release;
+    answer = () => received('2026-11-24T10:00:01Z');
+    await outbox.put({ id: 'a', personId: 'p', set: request({ edit: 2, doneReps: 4 }), edit: 2 });
+    first(received('2026-11-24T10:00:00Z'));
+    await outbox.flush();
+    await vi.waitFor(() => expect(outbox.current()).toMatchObject([{ edit: 2, state: 'sent' }]));
+    expect(sent.length).toBeGreaterThanOrEqual(2);
+  });
+
+  it('sends a deletion', async () => {
+    answer = () => received('2026-11-24T10:00:00Z');
+    await outbox.put({ id: 'a', personId: 'p', set: null, edit: 2 });
+    await outbox.flush();
+    expect(sent).toContain('DELETE /api/sets/a');
+  });
+
+  it('keeps sent sets until a snapshot covers them, and sends them again to a server started anew', async () => {
+    answer = (_method, path) =>
+      path === '/api/heartbeat' ? beat('one', null) : received('2026-11-24T10:00:00Z');
+    await put('a');
+    await outbox.check();
+    expect(states()).toEqual({ a: 'sent' });
+    answer = (_method, path) =>
+      path === '/api/heartbeat' ? beat('two', '2026-11-24T09:59:00Z') : received('2026-11-24T10:01:00Z');
+    sent = [];
+    await outbox.check();
+    expect(sent).toEqual(['GET /api/heartbeat', 'PUT /api/sets/a']);
+    answer = () => beat('two', '2026-11-24T10:05:00Z');
+    await outbox.check();
+    expect(states()).toEqual({});
+  });
+});

@@ -1,0 +1,49 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { day, since, withDays } from './dates.ts';
+import { fromLength, fromMass, length, mass, tidy, toLength, toMass } from './units.ts';
+
+describe('units', () => {
+  // International yard and pound agreement, 1959: 1 lb = 0.45359237 kg, 1 in = 25.4 mm, exactly.
+  it('convert by definition', () => {
+    expect(toMass(0.45359237, 'lb')).toBe(1);
+    expect(toLength(0.0254, 'in')).toBe(1);
+    expect([mass(88, 'lb'), mass(88, 'kg'), length(1.86, 'in'), length(1.86, 'cm')]).toEqual([
+      '194 lb',
+      '88 kg',
+      '73.2 in',
+      '186 cm',
+    ]);
+  });
+  it('come back as they went', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 500, noNaN: true }), (x) => {
+        expect(fromMass(toMass(x, 'lb'), 'lb')).toBeCloseTo(x, 9);
+        expect(fromLength(toLength(x, 'in'), 'in')).toBeCloseTo(x, 9);
+      }),
+    );
+  });
+  it('are tidy', () => {
+    expect([tidy(2), tidy(2.5), tidy(2.04), tidy(1 / 3, 2)]).toEqual(['2', '2.5', '2', '0.33']);
+  });
+});
+
+describe('dates', () => {
+  it('name the day, and the year when it is another', () => {
+    expect(day('2026-11-23', '2026-11-24')).toBe('Mon 23 Nov');
+    expect(day('2025-11-23', '2026-11-24')).toBe('23 Nov 2025');
+  });
+  it('count days from one to another', () => {
+    expect([
+      since('2026-11-24', '2026-11-24'),
+      since('2026-11-23', '2026-11-24'),
+      since('2026-10-19', '2026-11-24'),
+    ]).toEqual(['today', '1 day', '36 days']);
+  });
+  it('stand in sentences as people say them, and leave other numbers alone', () => {
+    expect(withDays('Pain above 3 of 10 (2026-11-23: pain 5 of 10).', '2026-11-24')).toBe(
+      'Pain above 3 of 10 (Mon 23 Nov: pain 5 of 10).',
+    );
+    expect(withDays('Set 12026-11-231.', '2026-11-24')).toBe('Set 12026-11-231.');
+  });
+});
