@@ -2,8 +2,10 @@ import { defineConfig } from '@playwright/test';
 
 const data = process.env.E2E_DATA ?? `.cache/e2e-${Date.now()}`;
 process.env.E2E_DATA = data;
-export const DEMO = 'http://127.0.0.1:4391';
-export const EMPTY = 'http://127.0.0.1:4392';
+// The test command passes ports that are free; a bare `playwright test` takes these.
+const PORT = Number(process.env.E2E_PORT ?? 4391);
+export const DEMO = `http://127.0.0.1:${PORT}`;
+export const EMPTY = `http://127.0.0.1:${PORT + 1}`;
 
 const server = (port: number, folder: string, demo: boolean) => ({
   command: `node scripts/serve.mjs${demo ? ' --demo' : ''}`,
@@ -46,5 +48,5 @@ export default defineConfig({
       ],
     },
   },
-  webServer: [server(4391, 'demo', true), server(4392, 'empty', false)],
+  webServer: [server(PORT, 'demo', true), server(PORT + 1, 'empty', false)],
 });

@@ -145,7 +145,7 @@ test('a coach logs sets with few taps, corrects one, and the decision shows its 
   await signIn(page, 'coach');
   await page.getByRole('link', { name: /Oskar Lindqvane/ }).click();
   await expect(page.getByText('2 × 10 each side')).toBeVisible();
-  const today = page.getByRole('region', { name: 'Logged today' });
+  const today = page.getByRole('region', { name: 'Logged that day' });
   // The right side did fewer last time and goes first; the sides then alternate.
   for (const side of ['right', 'left', 'right', 'left']) {
     await expect(page.getByRole('button', { name: side, pressed: true })).toBeVisible();
@@ -168,6 +168,39 @@ test('a coach logs sets with few taps, corrects one, and the decision shows its 
   await page.getByRole('link', { name: 'Evidence and decision' }).click();
   await expect(page.getByText('right 10, 9 clean').first()).toBeVisible();
   await expect(page.getByText('pain was not asked after the last set').first()).toBeVisible();
+});
+
+test('a set of an earlier session is corrected afterwards, and its settings come back', async ({ page }) => {
+  await signIn(page, 'coach');
+  await page.goto('/floor');
+  await page.getByRole('link', { name: /Ida Farrow/ }).click();
+  const people = (await (await page.request.get('/api/people')).json()) as { id: string; name: string }[];
+  const ida = people.find((p) => p.name === 'Ida Farrow')!;
+  const { sets } = (await (await page.request.get(`/api/people/${ida.id}/ladders`)).json()) as {
+    sets: { date: string }[];
+  };
+  await page.getByLabel('Session of').fill(sets.at(-1)!.date);
+  const that = page.getByRole('region', { name: 'Logged that day' });
+  await expect(page.getByText(/Sets are being written down for/)).toBeVisible();
+  await expect(that.getByRole('button', { name: 'Correct' })).toHaveCount(3);
+  await that.getByRole('button', { name: 'Correct' }).last().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('textbox', { name: 'Seconds held' }).fill('31');
+  await dialog.getByRole('button', { name: /watched, no fault/ }).click();
+  await expect(that.getByText('31 s held')).toBeVisible();
+  await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0);
+
+  await page.goto('/floor');
+  await page.getByRole('link', { name: /Rui Tamarindo/ }).click();
+  await page.getByText('More about this set').click();
+  await page.getByLabel('Band used (setting)').fill('12 kg pull');
+  await page
+    .getByRole('button', { name: /watched, no fault/ })
+    .first()
+    .click();
+  await expect(that.getByText(/Band 12 kg pull/)).toBeVisible();
+  await page.getByText('More about this set').click();
+  await expect(page.getByLabel('Band used (setting)')).toHaveValue('12 kg pull');
 });
 
 test('a coach decides otherwise only with a reason, and both are kept', async ({ page }) => {

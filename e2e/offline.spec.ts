@@ -9,7 +9,7 @@ test('a lost connection loses nothing: sets wait on the tablet and are sent once
   await signIn(page, 'coach');
   await page.getByRole('link', { name: /Marta Quillon/ }).click();
   const log = page.getByRole('button', { name: /watched, no fault/ }).first();
-  const today = page.getByRole('region', { name: 'Logged today' });
+  const today = page.getByRole('region', { name: 'Logged that day' });
   await expect(log).toBeVisible();
   await context.setOffline(true);
   await log.click();
@@ -45,7 +45,7 @@ test('sets left on a closed tablet are sent when it is opened again', async ({ p
   const again = await context.newPage();
   await again.goto('/floor');
   await again.getByRole('link', { name: /Gudrun Pellworth/ }).click();
-  await expect(again.getByRole('region', { name: 'Logged today' }).getByText(/^Kept, by/)).toHaveCount(1, {
+  await expect(again.getByRole('region', { name: 'Logged that day' }).getByText(/^Kept, by/)).toHaveCount(1, {
     timeout: 20_000,
   });
 });
@@ -81,6 +81,6 @@ test('after the server has started anew, what no snapshot covers is sent again, 
   await page.waitForTimeout(1000);
   expect(puts).toHaveLength(2);
   await expect(
-    page.getByRole('region', { name: 'Logged today' }).getByRole('button', { name: 'Correct' }),
+    page.getByRole('region', { name: 'Logged that day' }).getByRole('button', { name: 'Correct' }),
   ).toHaveCount(1);
 });

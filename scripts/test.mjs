@@ -1,6 +1,7 @@
 // npm test: every check there is, and one closing line that adds them up.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
 import path from 'node:path';
 import { ensureBuilt, ensureInstalled, root, run } from './prepare.mjs';
 
@@ -27,6 +28,20 @@ function findChromium() {
     });
   }
   return found();
+}
+
+/** The first of two ports in a row that nobody listens on. */
+async function freePorts() {
+  const free = (port) =>
+    new Promise((done) => {
+      const probe = createServer();
+      probe.once('error', () => done(false));
+      probe.listen(port, '127.0.0.1', () => probe.close(() => done(true)));
+    });
+  for (let port = 4391; port < 4591; port += 2) {
+    if ((await free(port)) && (await free(port + 1))) return port;
+  }
+  throw new Error('No two free ports between 4391 and 4591.');
 }
 
 function readJson(file) {
@@ -71,7 +86,7 @@ if (!chromium) {
   const { status } = spawnSync('npx', ['playwright', 'test'], {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, CHROMIUM: chromium, E2E_JSON: e2eFile },
+    env: { ...process.env, CHROMIUM: chromium, E2E_JSON: e2eFile, E2E_PORT: String(await freePorts()) },
   });
   const stats = readJson(e2eFile)?.stats;
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);

@@ -5,7 +5,17 @@ import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import type { Side } from '../../core/library/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
+import {
+  Button,
+  day,
+  Dialog,
+  Empty,
+  Loaded,
+  Notice,
+  OutcomeWord,
+  SelectField,
+  withDays,
+} from '../ui/index.ts';
 import { mergedSets } from './merge.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
@@ -79,7 +89,8 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
   );
   const [correcting, setCorrecting] = useState<ShownSet | null>(null);
   const all = mergedSets(data.sets, parcels, personId);
-  const today = all.filter((s) => s.date === hall.today);
+  const [date, setDate] = useState(hall.today);
+  const ofDay = all.filter((s) => s.date === date);
   const faultName = (slug: string) => sheet.data?.resolved.faults.find((f) => f.slug === slug)?.name ?? slug;
   const stopped = on.decision?.outcome === 'stop and refer';
 
@@ -90,7 +101,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
       edit,
       set: {
         personId,
-        date: hall.today,
+        date,
         edit,
         ordinal,
         variation,
@@ -99,7 +110,6 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         plannedReps: on.target?.reps ?? null,
         loadKind: sheet.data?.resolved.source.loadKind ?? 'none',
         rangeDeg: null,
-        aids: null,
         ...base,
         ...observed,
       },
@@ -143,6 +153,9 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           )}
         </div>
         {on.failure && <Notice tone="warn">{on.failure}</Notice>}
+        {date !== hall.today && (
+          <Notice>Sets are being written down for {day(date, hall.today)}, not for today.</Notice>
+        )}
         {stopped && (
           <Notice tone="warn">
             Barred today. Sets can still be written down, but nothing of this should be done until the head
@@ -151,28 +164,43 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         )}
         <Loaded query={sheet} what="the sheet">
           {({ resolved }) => {
-            const working = today.filter((s) => s.variation === variation && !s.warmUp);
+            const working = ofDay.filter((s) => s.variation === variation && !s.warmUp);
             const side = nextSide(working, all, variation);
+            const lastAids = all.filter((s) => s.variation === variation).at(-1)?.aids ?? null;
             return (
               <SetForm
-                key={`${variation} ${today.length} ${side}`}
+                key={`${variation} ${ofDay.length} ${side}`}
                 variation={resolved}
                 seesHealth={data.seesHealth}
-                start={blankSet(resolved, on.target, side)}
+                start={blankSet(resolved, on.target, side, lastAids)}
                 action={`Log set ${working.length + 1}`}
                 onLog={(observed) =>
-                  store(crypto.randomUUID(), 1, Math.max(0, ...today.map((s) => s.ordinal)) + 1, {}, observed)
+                  store(crypto.randomUUID(), 1, Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1, {}, observed)
                 }
               />
             );
           }}
         </Loaded>
       </section>
-      <section aria-label="Logged today">
-        <h2 className="border-b border-ink pb-1">Today</h2>
-        {today.length === 0 && <p className="py-3 text-soft">No set yet today.</p>}
+      <section aria-label="Logged that day">
+        <div className="flex items-end justify-between gap-3 border-b border-ink pb-1">
+          <h2>{date === hall.today ? 'Today' : day(date, hall.today)}</h2>
+          <input
+            type="date"
+            aria-label="Session of"
+            className="field max-w-44"
+            max={hall.today}
+            value={date}
+            onChange={(e) => setDate(e.target.value || hall.today)}
+          />
+        </div>
+        {ofDay.length === 0 && (
+          <p className="py-3 text-soft">
+            {date === hall.today ? 'No set yet today.' : 'No set on this day.'}
+          </p>
+        )}
         <ol>
-          {today.map((s) => (
+          {ofDay.map((s) => (
             <li key={s.id} className="border-b border-rule py-2">
               <p className="font-semibold">
                 {s.ordinal}. {on.names[s.variation] ?? s.variation}
@@ -237,7 +265,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
 /** Only what the form owns, so that a correction changes nothing else. */
 function pickObserved(o: Observed): Observed {
   const { doneReps, holdS, rounds, side, sideTest, warmUp, watched, loadKg } = o;
-  const { effort, pain, faults, sensations, atEase, tempoKept, rangeReached } = o;
+  const { effort, pain, faults, sensations, atEase, tempoKept, rangeReached, aids } = o;
   return {
     doneReps,
     holdS,
@@ -254,6 +282,7 @@ function pickObserved(o: Observed): Observed {
     atEase,
     tempoKept,
     rangeReached,
+    aids,
   };
 }
 

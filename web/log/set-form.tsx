@@ -25,9 +25,26 @@ export type Observed = Pick<
   | 'atEase'
   | 'tempoKept'
   | 'rangeReached'
+  | 'aids'
 >;
 
-export function blankSet(v: ResolvedVariation, target: Target | null, side: Side | null): Observed {
+/** What has a setting that is worth keeping: bands, supports, and equipment that comes in sizes. */
+function settingsOf({ source, equipmentAll, equipmentAny }: ResolvedVariation): string[] {
+  const sized = [...equipmentAll, ...equipmentAny.flat()].filter((n) => n.equipment.sizes.length > 0);
+  return [
+    ...(source.loadKind === 'band' ? ['Band'] : []),
+    ...(source.support === 'none' ? [] : [`Support: ${source.support}`]),
+    ...sized.map((n) => n.equipment.name),
+  ];
+}
+
+/** The form before anything is seen: the target, the next side, and the settings of last time. */
+export function blankSet(
+  v: ResolvedVariation,
+  target: Target | null,
+  side: Side | null,
+  lastAids: LoggedSet['aids'],
+): Observed {
   const counted = v.source.countedIn;
   return {
     doneReps: counted === 'repetitions' ? (target?.reps ?? v.source.dose.at(-1)?.repsFrom ?? 10) : null,
@@ -45,6 +62,7 @@ export function blankSet(v: ResolvedVariation, target: Target | null, side: Side
     atEase: null,
     tempoKept: null,
     rangeReached: null,
+    aids: lastAids,
   };
 }
 
@@ -203,6 +221,20 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
             onPick={(rangeReached) => change({ rangeReached })}
           />
           <Scale label="At ease, 0 to 10" value={set.atEase} onPick={(atEase) => change({ atEase })} />
+          {settingsOf(variation).map((name) => (
+            <label key={name} className="block">
+              <span className="label">{name} used (setting)</span>
+              <input
+                className="field mt-1 min-h-14 text-lg"
+                value={set.aids?.find((a) => a.name === name)?.setting ?? ''}
+                onChange={(e) => {
+                  const others = (set.aids ?? []).filter((a) => a.name !== name);
+                  const aids = e.target.value ? [...others, { name, setting: e.target.value }] : others;
+                  change({ aids: aids.length ? aids : null });
+                }}
+              />
+            </label>
+          ))}
           <FeltPicker
             value={set.sensations}
             side={set.side}

@@ -31,6 +31,7 @@ export function setSummary(s: LoggedSet, unit: 'kg' | 'lb', faultName: (slug: st
     s.side,
     s.sideTest ? 'side test' : null,
     s.loadKg !== null ? mass(s.loadKg, unit) : null,
+    ...(s.aids ?? []).map((a) => `${a.name} ${a.setting}`),
     s.effort !== null ? `effort ${tidy(s.effort)}` : null,
     s.pain !== null ? (s.pain === 0 ? 'no pain' : `pain ${tidy(s.pain)}`) : null,
     s.watched ? (faults.length ? faults.join(', ') : 'watched, no fault') : 'not watched',
