@@ -11,11 +11,12 @@ const SNAPSHOT_EVERY_MS = 3 * 60_000;
 
 async function main(): Promise<void> {
   const demo = process.argv.includes('--demo');
-  const port = Number(process.env.PORT ?? 4180);
-  const host = process.env.HOST ?? '127.0.0.1';
-  const folder = path.resolve(process.env.MEISTER_DATA ?? (demo ? 'data/demo' : 'data/hall'));
+  // An empty variable means the default, as an unset one does.
+  const port = Number(process.env.PORT || 4180);
+  const host = process.env.HOST || '127.0.0.1';
+  const folder = path.resolve(process.env.MEISTER_DATA || (demo ? 'data/demo' : 'data/hall'));
   const publicUrl = (
-    process.env.PUBLIC_URL ?? `http://${host.includes(':') ? `[${host}]` : host}:${port}`
+    process.env.PUBLIC_URL || `http://${host.includes(':') ? `[${host}]` : host}:${port}`
   ).replace(/\/$/, '');
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
