@@ -9,4 +9,11 @@ const server = spawn(process.execPath, ['dist-server/main.js', ...process.argv.s
   stdio: 'inherit',
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+// npm does not pass a signal through its shell: when the npm that started this is gone, the server stops too.
+if (process.env.npm_lifecycle_event) {
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid !== parent) server.kill('SIGTERM');
+  }, 1000).unref();
+}
 server.on('exit', (code) => process.exit(code ?? 1));
