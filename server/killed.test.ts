@@ -2,7 +2,6 @@ import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -10,18 +9,11 @@ import type { Person } from '../contract/people.ts';
 import { openEmbedded, schema } from './db/index.ts';
 import { root } from './root.ts';
 import { setOf } from './testing/hall.ts';
+import { freePort } from './testing/free-port.ts';
 
 let folder: string;
 let server: ChildProcess;
 let port: number;
-
-const freePort = () =>
-  new Promise<number>((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
 
 async function start(): Promise<void> {
   server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--demo'], {

@@ -25,9 +25,6 @@ export const BRIDGE_DEFAULTS: BridgeSetUp = {
   frictionN: 0,
 };
 
-/** Horizontal friction beyond this share of the foot's load is not expected; gives the band. */
-export const FRICTION_SHARE = 0.15;
-
 export interface BridgePosture {
   /** Contact of the upper back. */
   upper: Point;

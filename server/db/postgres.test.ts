@@ -1,7 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { chmod, mkdtemp, rm } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -11,6 +10,7 @@ import { overview } from '../log/evidence.ts';
 import { personList } from '../people/index.ts';
 import { backupLines, openEmbedded, openServer } from './index.ts';
 import type { Db, OpenDatabase } from './index.ts';
+import { freePort } from '../testing/free-port.ts';
 
 const versions = '/usr/lib/postgresql';
 const newest = existsSync(versions)
@@ -18,14 +18,6 @@ const newest = existsSync(versions)
   : undefined;
 const bin = (tool: string) => path.join(versions, newest ?? '', 'bin', tool);
 const NOW = new Date('2026-11-24T12:00:00Z');
-
-const freePort = () =>
-  new Promise<number>((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
 
 // Only where the system brings a PostgreSQL server; the embedded database is tested everywhere.
 describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL server instead', () => {

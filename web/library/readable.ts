@@ -13,11 +13,6 @@ import { FORMS } from './fields/index.ts';
 import type { FieldSpec, Value } from './fields/index.ts';
 import { mechanicsWords, predicateSentence, ruledWords } from './reading.tsx';
 
-export interface ReadableField {
-  label: string;
-  lines: string[];
-}
-
 const show = (v: unknown) => (typeof v === 'string' ? v : JSON.stringify(v));
 
 const lineText = (l: Line) => {

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { OnLadder, PersonOnLadders, SetRequest } from '../../contract/log.ts';
 import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
-import type { Side } from '../../core/library/index.ts';
+import { nextSide } from '../../core/ladder/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
@@ -165,7 +165,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         <Loaded query={sheet} what="the sheet">
           {({ resolved }) => {
             const working = ofDay.filter((s) => s.variation === variation && !s.warmUp);
-            const side = nextSide(working, all, variation);
+            const side = nextSide(all, variation, date);
             const lastAids = all.filter((s) => s.variation === variation).at(-1)?.aids ?? null;
             return (
               <SetForm
@@ -284,18 +284,4 @@ function pickObserved(o: Observed): Observed {
     rangeReached,
     aids,
   };
-}
-
-/** The weaker side goes first: the one that did fewer last time; then the sides alternate. */
-function nextSide(working: readonly ShownSet[], all: readonly ShownSet[], variation: string): Side {
-  const last = working.at(-1);
-  if (last?.side) return last.side === 'left' ? 'right' : 'left';
-  const before = all.filter((s) => s.variation === variation && s.side !== null);
-  const lastDate = before.at(-1)?.date;
-  const best = (side: Side) =>
-    Math.max(
-      0,
-      ...before.filter((s) => s.date === lastDate && s.side === side).map((s) => s.doneReps ?? s.holdS ?? 0),
-    );
-  return best('right') < best('left') ? 'right' : 'left';
 }
