@@ -65,3 +65,9 @@ export const WOMEN: MassSet = {
   trunk: { fraction: 0.4257, centre: 0.583 },
   pelvis: { fraction: 0.1247, centre: 0.185 },
 };
+
+export const MASS_SETS: Readonly<Record<MassSet['name'], MassSet>> = {
+  reference: REFERENCE,
+  women: WOMEN,
+  men: MEN,
+};

@@ -1,1 +1,5 @@
 export * from './demand.ts';
+export * from './variation.ts';
+export * from './order.ts';
+export * from './nearest.ts';
+export * from './consequences.ts';

@@ -7,13 +7,31 @@ export interface ReferenceLoad {
   per: 'total' | 'hand';
 }
 
+export const LOAD_LOOKS = ['bar', 'bell', 'dumbbell', 'plate', 'stick'] as const;
+export type LoadLook = (typeof LOAD_LOOKS)[number];
+
 interface Loaded {
   loadPlace: LoadPlace;
   referenceLoad?: ReferenceLoad;
+  /** How the load is drawn; absent: what usually sits in that place. */
+  loadLook?: LoadLook;
 }
 
 /** Where the hands are when they carry nothing. */
-export type FreeHands = 'at the sides' | 'forward' | 'crossed' | 'behind the ears' | 'on the floor';
+export const FREE_HANDS = [
+  'at the sides',
+  'forward',
+  'crossed',
+  'behind the ears',
+  'on the hips',
+  'on the floor',
+  'stick along the back',
+] as const;
+export type FreeHands = (typeof FREE_HANDS)[number];
+
+/** A wall that the movement is learnt at; it is drawn, and carries nothing. */
+export const WALLS = ['in front', 'behind'] as const;
+export type Wall = (typeof WALLS)[number];
 
 export interface SquatMechanics extends Loaded {
   type: 'squat';
@@ -21,14 +39,23 @@ export interface SquatMechanics extends Loaded {
   /** Thigh from the vertical at the bottom; 90 is thigh level. */
   thighDeg: RuledNumber;
   hands: FreeHands;
+  /** Load at the chest: held away from it by the thickness of a bell, or hugged. */
+  chestHold?: 'goblet' | 'hugged';
   /** Shank limit of the house rule, from the vertical; absent: only the ankle limits it. */
   shinLimitDeg?: RuledNumber;
+  /** How far the knee may pass the toe; absent: as far as the ankle lets it. */
+  kneePastToeM?: RuledNumber;
+  /** Centre of pressure as a share of foot length from the heel; absent: the model's middle of the foot. */
+  footPressure?: RuledNumber;
   heelWedgeDeg?: number;
   box?: 'seated' | 'touched';
   pull?: 'strap' | 'hand';
   /** Leg spread from the sagittal plane; a stated approximation for wide stances. */
   spreadDeg?: number;
+  /** A step to the side: the bent leg carries this share of the weight; a stated approximation. */
+  sidewaysShare?: number;
   stepUpM?: number;
+  wall?: Wall;
 }
 
 export interface HingeMechanics extends Loaded {
@@ -38,7 +65,9 @@ export interface HingeMechanics extends Loaded {
   kneeDeg: RuledNumber;
   hands: FreeHands;
   loadPath?: 'hanging' | 'close' | 'beside' | 'held back';
+  footPressure?: RuledNumber;
   kickstand?: boolean;
+  wall?: Wall;
 }
 
 export interface LiftMechanics {
@@ -54,8 +83,12 @@ export interface BridgeMechanics extends Loaded {
   /** Absent: lying on the floor. 'fitted': the height that gives a level top with a vertical shin. */
   bench?: 'fitted' | { heightM: number };
   feetRaisedM?: number;
+  /** What the feet stand on when raised. */
+  feetOn?: 'step' | 'ball';
   /** Lean of the shank towards the head at the top; 0 is vertical. */
   feetFartherDeg: RuledNumber;
+  /** Level push of the feet as a share of the load on them, + towards the head; statics leaves it open. */
+  pushToHead?: RuledNumber;
   hold: boolean;
 }
 
@@ -64,10 +97,19 @@ export interface LungeMechanics extends Loaded {
   /** Step heel to heel as a multiple of the step that gives 90° at both knees. */
   stepOfRightAngleStep: number;
   frontShankDeg: number;
+  /** Front thigh from the vertical at the bottom; absent: level. */
+  frontThighDeg?: RuledNumber;
   trunkDeg: RuledNumber;
   rearFootRaisedM?: number;
+  /** What the front foot stands on. */
+  frontFootRaisedM?: number;
+  /** Share of the weight asked of the front foot; absent: what the posture gives. */
   frontShare?: RuledNumber;
   dynamics: 'static' | 'reverse' | 'forward';
+  hands?: FreeHands;
+  /** A hand only touches something at its side; it carries nothing. */
+  touch?: boolean;
+  wall?: Wall;
 }
 
 export interface ExtensionMechanics {
@@ -81,8 +123,10 @@ export interface ExtensionMechanics {
 export interface DrawnMechanics {
   type: 'drawn';
   reason: string;
-  start: JointAngles;
-  working: JointAngles;
+  /** Seen from the side unless said; from the front, thigh and shank open outward and arms spread. */
+  view?: 'front';
+  start: DrawnPose;
+  working: DrawnPose;
 }
 
 /** Degrees from the vertical as in the model: shank forward, thigh behind the knee, trunk forward. */
@@ -90,6 +134,17 @@ export interface JointAngles {
   shankDeg: number;
   thighDeg: number;
   trunkDeg: number;
+}
+
+export interface DrawnPose extends JointAngles {
+  /** The other leg where it differs. */
+  other?: { shankDeg: number; thighDeg: number };
+  /** Upper arm and forearm from hanging down, + forward; absent: hanging. */
+  arms?: { upperDeg: number; foreDeg: number };
+  /** The other arm where it differs. */
+  otherArm?: { upperDeg: number; foreDeg: number };
+  /** Lifted off the floor by this share of stature, as in a jump. */
+  airborne?: number;
 }
 
 export type Mechanics =
@@ -100,3 +155,23 @@ export type Mechanics =
   | LungeMechanics
   | ExtensionMechanics
   | DrawnMechanics;
+
+/** The same with every number that depends on a house answer settled. */
+type Settled<M> = { [K in keyof M]: RuledNumber extends M[K] ? Exclude<M[K], RuledNumber> | number : M[K] };
+export type SettledMechanics = Mechanics extends infer M ? (M extends Mechanics ? Settled<M> : never) : never;
+export type SettledOf<T extends Mechanics['type']> = Extract<SettledMechanics, { type: T }>;
+
+/** Puts a number for every ruled number of a mechanics block. */
+export function settleMechanics(
+  mechanics: Mechanics,
+  number: (ruled: RuledNumber) => number,
+): SettledMechanics {
+  return Object.fromEntries(
+    Object.entries(mechanics).map(([key, value]: [string, unknown]) => [
+      key,
+      value !== null && typeof value === 'object' && 'byAnswer' in value
+        ? number(value as RuledNumber)
+        : value,
+    ]),
+  ) as unknown as SettledMechanics;
+}

@@ -1,8 +1,10 @@
+import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import { G, HALF_DEPTHS, PLACES } from '../body/index.ts';
-import { at, between, centreX, circlesMeet, deg, firstMoment, rad, totalMass } from './plane.ts';
+import { between, circlesMeet, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
+import type { Masses, Posture } from './posture.ts';
 import { rootBetween } from './root.ts';
+import { aboveL5 } from './upper.ts';
 
 export interface BridgeSetUp {
   /** Height of the bench under the shoulder blades, metres; null: lying on the floor. */
@@ -12,8 +14,10 @@ export interface BridgeSetUp {
   feetFartherDeg: number;
   legs: 1 | 2;
   loadKg: number;
-  /** Horizontal force at the feet, N; statically undetermined, 0 by default. */
-  frictionN: number;
+  /** At the crease of the hip, or a hand lower. */
+  loadLow: boolean;
+  /** Level force of the floor on the feet, + away from the head, as a share of the load on them; undetermined. */
+  friction: number;
 }
 
 export const BRIDGE_DEFAULTS: BridgeSetUp = {
@@ -22,138 +26,231 @@ export const BRIDGE_DEFAULTS: BridgeSetUp = {
   feetFartherDeg: 0,
   legs: 2,
   loadKg: 0,
-  frictionN: 0,
+  loadLow: false,
+  friction: 0,
 };
 
-export interface BridgePosture {
-  /** Contact of the upper back. */
-  upper: Point;
-  hip: Point;
-  knee: Point;
-  ankle: Point;
-  l5: Point;
-  /** Trunk above level, degrees. */
-  trunkAboveLevelDeg: number;
-  /** Shank from the vertical, + towards the head. */
-  shankDeg: number;
-  /** Joint moments in N·m, totals over the working legs; negative knee: hamstrings. */
-  hipNm: number;
-  kneeNm: number;
-  l5Nm: number;
-  /** Upward forces in N at foot and upper back. */
-  footN: number;
-  upperN: number;
-  masses: PointMass[];
-}
-
-export interface BridgeRange {
-  bottom: BridgePosture;
-  top: BridgePosture;
-  /** From bottom to top. */
-  sweep: BridgePosture[];
-}
-
 /** Bench height at which the top is level with a vertical shin, metres. */
-export const fittedBench = (build: Build) =>
-  build.lengths.ankleHeight + build.lengths.shank - HALF_DEPTHS.trunk * build.statureM;
+export const fittedBenchM = (build: Build) =>
+  build.lengths.ankleHeight + build.lengths.shank - build.constants.trunkDepth * build.statureM;
+
+/** Where the feet and the back are for the whole repetition. */
+interface Ground {
+  set: BridgeSetUp;
+  upper: Point;
+  ankle: Point;
+  trunkLength: number;
+  topRad: number;
+  bottomRad: number;
+}
+
+function groundOf(build: Build, partial: Partial<BridgeSetUp>): Ground {
+  const set = { ...BRIDGE_DEFAULTS, ...partial };
+  const { statureM: H, constants: c } = build;
+  const { shank, thigh, hipShoulder, ankleHeight } = build.lengths;
+  const upper = { x: 0, y: (set.benchM ?? 0) + c.trunkDepth * H };
+  const trunkLength = set.benchM === null ? hipShoulder : c.benchPlace * hipShoulder;
+  const ankleY = set.feetRaisedM + ankleHeight;
+  // The top: one line from upper back to knee, the shank leaning as asked; that places the ankle.
+  const lean = rad(set.feetFartherDeg);
+  const reach = trunkLength + thigh;
+  const rise = ankleY + shank * Math.cos(lean) - upper.y;
+  if (Math.abs(rise) >= reach) throw new RangeError('The feet are too high or too low for a straight line.');
+  const topRad = Math.asin(rise / reach);
+  const ankle = { x: upper.x + reach * Math.cos(topRad) + shank * Math.sin(lean), y: ankleY };
+  const bottomRad =
+    set.benchM === null ? Math.asin((c.buttockDepth * H - upper.y) / trunkLength) : rad(c.bridgeBottomDeg);
+  return { set, upper, ankle, trunkLength, topRad, bottomRad };
+}
+
+/** Legs and free leg, and the upper body that hangs between hip and contact. */
+function bridgeParts(build: Build, g: Ground, hip: Point, knee: Point, phi: number) {
+  const { set, ankle } = g;
+  const { masses, massKg, constants: c, lengths: l, statureM: H } = build;
+  const kg = (f: number) => f * massKg;
+  const dir = { x: Math.cos(phi), y: Math.sin(phi) };
+  const along = (m: number): Point => ({ x: hip.x - m * dir.x, y: hip.y - m * dir.y });
+  const on = (mass: number, p: Point): PointMass => ({ kg: mass, x: p.x, y: p.y });
+  const feet = [
+    on(set.legs * kg(masses.foot.fraction), {
+      x: ankle.x + c.bridgeFoot * l.foot,
+      y: set.feetRaisedM + l.ankleHeight / 2,
+    }),
+  ];
+  const shanks = [on(set.legs * kg(masses.shank.fraction), between(knee, ankle, masses.shank.centre))];
+  const thighs = [on(set.legs * kg(masses.thigh.fraction), between(hip, knee, masses.thigh.centre))];
+  // The free leg lies along the working thigh, straight at the knee.
+  const d = { x: (knee.x - hip.x) / l.thigh, y: (knee.y - hip.y) / l.thigh };
+  const out = (m: number): Point => ({ x: hip.x + m * d.x, y: hip.y + m * d.y });
+  const free =
+    set.legs === 1
+      ? [
+          on(kg(masses.thigh.fraction), out(masses.thigh.centre * l.thigh)),
+          on(kg(masses.shank.fraction), out(l.thigh + masses.shank.centre * l.shank)),
+          on(kg(masses.foot.fraction), out(l.thigh + l.shank)),
+        ]
+      : [];
+  const Lh = l.hipShoulder;
+  const bench = set.benchM !== null;
+  const armsAt = along(c.benchArms * Lh);
+  const upperBody = bench
+    ? [
+        on(kg(masses.trunkHead.fraction), along(masses.trunkHead.centre * Lh)),
+        on(2 * kg(masses.arm.fraction), armsAt),
+      ]
+    : [on(kg(masses.trunk.fraction), along(masses.trunk.centre * Lh))];
+  const loadAt = set.loadLow ? along(-c.lowOverHips * H) : hip;
+  const load = set.loadKg > 0 ? [on(set.loadKg, loadAt)] : [];
+  return { feet, shanks, thighs, upperBody, load, free, along, armsAt, loadAt, out };
+}
+
+const sum = (list: readonly PointMass[], x0: number) => {
+  let kg = 0;
+  let kgM = 0;
+  for (const m of list) {
+    kg += m.kg;
+    kgM += m.kg * (m.x - x0);
+  }
+  return { kg, kgM };
+};
+
+function poseAt(build: Build, g: Ground, phi: number): Posture {
+  const { set, upper, ankle, trunkLength } = g;
+  const { shank, thigh, foot, ankleHeight } = build.lengths;
+  const c = build.constants;
+  const hip = { x: upper.x + trunkLength * Math.cos(phi), y: upper.y + trunkLength * Math.sin(phi) };
+  const meet = circlesMeet(hip, thigh, ankle, shank);
+  const knee = meet
+    ? meet[0].y > meet[1].y
+      ? meet[0]
+      : meet[1]
+    : between(hip, ankle, thigh / (thigh + shank));
+  const parts = bridgeParts(build, g, hip, knee, phi);
+  const { along } = parts;
+  const leg = [...parts.feet, ...parts.shanks, ...parts.thighs];
+  const above = [...parts.upperBody, ...parts.load, ...parts.free];
+  const [legs, rest] = [sum(leg, upper.x), sum(above, upper.x)];
+  const W = G * (legs.kg + rest.kg);
+  const comFromUpper = (legs.kgM + rest.kgM) / (legs.kg + rest.kg);
+  const contact = { x: ankle.x, y: set.feetRaisedM };
+  const Fy = (W * comFromUpper) / (contact.x - upper.x - set.friction * (contact.y - upper.y));
+  const Fx = set.friction * Fy;
+  const external = (j: Point, distal: readonly PointMass[]) =>
+    (contact.x - j.x) * Fy - (contact.y - j.y) * Fx - G * sum(distal, j.x).kgM;
+  const l5 = along(c.l5Place * build.lengths.hipShoulder);
+  const hipNm = external(hip, leg);
+  const kneeNm = -external(knee, [...parts.feet, ...parts.shanks]);
+  const Uy = W - Fy;
+  const l5Nm = Uy * (l5.x - upper.x) + Fx * (l5.y - upper.y) + G * sum(headSide(build, g, parts), l5.x).kgM;
+  const thighDeg = deg(Math.atan2(knee.x - hip.x, hip.y - knee.y));
+  const trunkDeg = -90 - deg(phi);
+  const shankDeg = deg(Math.atan2(ankle.x - knee.x, knee.y - ankle.y));
+  const toeX = ankle.x + (1 - c.anklePlace) * foot;
+  const shoulder = along(build.lengths.hipShoulder);
+  return {
+    joints: {
+      heel: { x: ankle.x - c.anklePlace * foot, y: set.feetRaisedM },
+      toe: { x: toeX, y: set.feetRaisedM },
+      ankle,
+      knee,
+      hip,
+      l5,
+      shoulder,
+      hand: null,
+      load: set.loadKg > 0 ? parts.loadAt : null,
+      other:
+        set.legs === 1
+          ? {
+              knee: parts.out(thigh),
+              ankle: parts.out(thigh + shank),
+              toe: footUp(parts.out(thigh + shank), parts.out(thigh), ankleHeight, (1 - c.anklePlace) * foot),
+            }
+          : null,
+    },
+    // Lying, the body faces up and its feet are ahead: the shank leans back where it leans to the head.
+    shankDeg: -shankDeg,
+    thighDeg,
+    trunkDeg,
+    dorsiflexionDeg: -shankDeg,
+    kneeFlexionDeg: thighDeg - shankDeg,
+    hipFlexionDeg: thighDeg + trunkDeg,
+    kneePastToeM: knee.x - toeX,
+    legs: [
+      {
+        leg: set.legs === 2 ? 'each leg' : 'working leg',
+        ankleNm: external(ankle, parts.feet) / set.legs,
+        kneeNm: kneeNm / set.legs,
+        hipNm: hipNm / set.legs,
+      },
+    ],
+    l5Nm,
+    forces: [
+      { from: 'floor', at: contact, xN: Fx, yN: Fy },
+      { from: set.benchM === null ? 'upper back' : 'bench', at: upper, xN: -Fx, yN: Uy },
+    ],
+    verdict: 'balanced',
+    limit: 'none',
+    shortM: 0,
+    copX: contact.x,
+    comX: upper.x + comFromUpper,
+    shinRuleGivesDeg: 0,
+    frontShare: null,
+  };
+}
+
+/** A foot at a right angle to a straight leg lying face up: the toes point up. */
+function footUp(ankle: Point, knee: Point, heelM: number, reachM: number): Point {
+  const length = Math.hypot(ankle.x - knee.x, ankle.y - knee.y);
+  const d = { x: (ankle.x - knee.x) / length, y: (ankle.y - knee.y) / length };
+  return { x: ankle.x + heelM * d.x - reachM * d.y, y: ankle.y + heelM * d.y + reachM * d.x };
+}
+
+/** What lies on the head side of L5/S1: trunk and head less the pelvis, and the arms where they do not rest. */
+function headSide(build: Build, g: Ground, parts: ReturnType<typeof bridgeParts>): PointMass[] {
+  const { masses, massKg, lengths } = build;
+  if (g.set.benchM !== null) {
+    const above = aboveL5(build);
+    return [
+      { kg: above.kg, ...parts.along(above.centre * lengths.hipShoulder) },
+      { kg: 2 * masses.arm.fraction * massKg, ...parts.armsAt },
+    ];
+  }
+  const fraction = masses.trunk.fraction - masses.pelvis.fraction;
+  const centre =
+    (masses.trunk.fraction * masses.trunk.centre - masses.pelvis.fraction * masses.pelvis.centre) / fraction;
+  return [{ kg: fraction * massKg, ...parts.along(centre * lengths.hipShoulder) }];
+}
 
 /**
  * A bridge or thrust from its bottom to its top line, the feet staying where the top wants them.
  * x runs from head to feet. On the floor head and arms rest and are left out.
  * @throws RangeError when the legs cannot reach such a posture
  */
-export function bridge(build: Build, partial: Partial<BridgeSetUp> = {}, steps = 40): BridgeRange {
-  const set = { ...BRIDGE_DEFAULTS, ...partial };
-  const H = build.statureM;
-  const { shank, thigh, hipShoulder, ankleHeight } = build.lengths;
-  const onBench = set.benchM !== null;
-  const upper = { x: 0, y: (set.benchM ?? 0) + HALF_DEPTHS.trunk * H };
-  const trunkLength = onBench ? PLACES.bench * hipShoulder : hipShoulder;
-  const ankleY = set.feetRaisedM + ankleHeight;
-
-  // The top: one line from upper back to knee, the shank leaning as asked; that places the ankle.
-  const lean = rad(set.feetFartherDeg);
-  const reach = trunkLength + thigh;
-  const rise = ankleY + shank * Math.cos(lean) - upper.y;
-  if (Math.abs(rise) >= reach) throw new RangeError('The feet are too high or too low for a straight line.');
-  const topPhi = Math.asin(rise / reach);
-  const topKnee = { x: upper.x + reach * Math.cos(topPhi), y: upper.y + rise };
-  const ankle = { x: topKnee.x + shank * Math.sin(lean), y: ankleY };
-
-  const bottomPhi = onBench ? rad(-45) : Math.asin((HALF_DEPTHS.buttock * H - upper.y) / trunkLength);
-
-  const pose = (phi: number): BridgePosture => {
-    const dir = { x: Math.cos(phi), y: Math.sin(phi) };
-    const hip = { x: upper.x + trunkLength * dir.x, y: upper.y + trunkLength * dir.y };
-    const meet = circlesMeet(hip, thigh, ankle, shank);
-    const straight = between(hip, ankle, thigh / (thigh + shank));
-    const knee = meet ? (meet[0].y > meet[1].y ? meet[0] : meet[1]) : straight;
-    const along = (share: number): Point => ({
-      x: hip.x - share * hipShoulder * dir.x,
-      y: hip.y - share * hipShoulder * dir.y,
-    });
-    const l5 = along(PLACES.l5);
-    const { masses, massKg } = build;
-    const kg = (f: number) => f * massKg;
-    const foot = { x: ankle.x + 0.24 * build.lengths.foot, y: set.feetRaisedM + ankleHeight / 2 };
-    const legMasses = [
-      at(set.legs * kg(masses.foot.fraction), foot),
-      at(set.legs * kg(masses.shank.fraction), between(knee, ankle, masses.shank.centre)),
-      at(set.legs * kg(masses.thigh.fraction), between(hip, knee, masses.thigh.centre)),
-    ];
-    // The free leg lies along the working thigh, straight at the knee.
-    const d = { x: (knee.x - hip.x) / thigh, y: (knee.y - hip.y) / thigh };
-    const free = (metres: number): Point => ({ x: hip.x + metres * d.x, y: hip.y + metres * d.y });
-    const freeLeg =
-      set.legs === 1
-        ? [
-            at(kg(masses.thigh.fraction), free(masses.thigh.centre * thigh)),
-            at(kg(masses.shank.fraction), free(thigh + masses.shank.centre * shank)),
-            at(kg(masses.foot.fraction), free(thigh + shank)),
-          ]
-        : [];
-    const arms = at(2 * kg(masses.arm.fraction), along(0.7));
-    const upperBody = onBench
-      ? [at(kg(masses.trunkHead.fraction), along(masses.trunkHead.centre)), arms]
-      : [at(kg(masses.trunk.fraction), along(masses.trunk.centre))];
-    const load = set.loadKg > 0 ? [at(set.loadKg, hip)] : [];
-    const all = [...legMasses, ...freeLeg, ...upperBody, ...load];
-    const W = G * totalMass(all);
-    const contact = { x: ankle.x, y: set.feetRaisedM };
-    const Fx = set.frictionN;
-    const Fy = (W * (centreX(all) - upper.x) + Fx * (contact.y - upper.y)) / (contact.x - upper.x);
-    const Uy = W - Fy;
-    const Ux = -Fx;
-    const external = (j: Point, distal: PointMass[]) =>
-      (contact.x - j.x) * Fy - (contact.y - j.y) * Fx - G * firstMoment(distal, j.x);
-    const pelvisKg = masses.pelvis.fraction;
-    const whole = onBench ? masses.trunkHead : masses.trunk;
-    const headSideKg = whole.fraction - pelvisKg;
-    const headSideCentre = (whole.fraction * whole.centre - pelvisKg * masses.pelvis.centre) / headSideKg;
-    const headSide = [at(kg(headSideKg), along(headSideCentre)), ...(onBench ? [arms] : [])];
-    return {
-      upper,
-      hip,
-      knee,
-      ankle,
-      l5,
-      trunkAboveLevelDeg: deg(phi),
-      shankDeg: deg(Math.atan2(ankle.x - knee.x, knee.y - ankle.y)),
-      hipNm: external(hip, legMasses),
-      kneeNm: -external(knee, legMasses.slice(0, 2)),
-      l5Nm: Uy * (l5.x - upper.x) - Ux * (l5.y - upper.y) + G * firstMoment(headSide, l5.x),
-      footN: Fy,
-      upperN: Uy,
-      masses: all,
-    };
-  };
-  const sweep = Array.from({ length: steps + 1 }, (_, i) =>
-    pose(bottomPhi + ((topPhi - bottomPhi) * i) / steps),
+export function bridgeRange(build: Build, partial: Partial<BridgeSetUp> = {}, steps = 40): Posture[] {
+  const g = groundOf(build, partial);
+  return Array.from({ length: steps + 1 }, (_, i) =>
+    poseAt(build, g, g.bottomRad + ((g.topRad - g.bottomRad) * i) / steps),
   );
-  return { bottom: sweep[0]!, top: sweep.at(-1)!, sweep };
 }
 
-/** Bench height that levels the top for the given lean, found rather than assumed; null: none between 0.1 and 1.2 m. */
-export function benchForLevelTop(build: Build, partial: Partial<BridgeSetUp> = {}): number | null {
-  return rootBetween((benchM) => bridge(build, { ...partial, benchM }, 1).top.trunkAboveLevelDeg, 0.1, 0.9);
+/** Trunk above level at the top, degrees: 0 is a level line from shoulder to knee. */
+export const topSlopeDeg = (build: Build, partial: Partial<BridgeSetUp>) =>
+  deg(groundOf(build, partial).topRad);
+
+/** The posture's masses as points, for drawing its centre of mass and for checking the sums. */
+export function bridgeMasses(build: Build, partial: Partial<BridgeSetUp>, p: Posture): Masses {
+  const g = groundOf(build, partial);
+  const parts = bridgeParts(build, g, p.joints.hip, p.joints.knee, rad(-90 - p.trunkDeg));
+  return {
+    feet: parts.feet,
+    shanks: parts.shanks,
+    thighs: parts.thighs,
+    aboveHip: [...parts.upperBody, ...parts.load, ...parts.free],
+    rear: [],
+  };
+}
+
+/** Bench height that levels the top for the given feet, found rather than assumed; null: none between 0.1 and 0.9 m. */
+export function benchForLevelTopM(build: Build, partial: Partial<BridgeSetUp> = {}): number | null {
+  return rootBetween((benchM) => topSlopeDeg(build, { ...partial, benchM }), 0.1, 0.9);
 }

@@ -81,12 +81,13 @@ class FreeBodies {
 /** Arms, load and free leg: what stands after trunk and head in the list of what the hips carry. */
 const others = (all: readonly P.PointMass[]) => all.slice(1);
 
-function standing(
-  p: { joints: Omit<P.StandingJoints, 'hand'>; masses: P.StandingMasses; copX: number },
-  legs: 1 | 2,
-) {
-  const { joints: j, masses } = p;
+function standing(p: P.Posture, masses: P.Masses, legs: 1 | 2) {
+  const { joints: j } = p;
   const bodies = new FreeBodies();
+  // A strap pulls level and a box pushes up: their sizes are unknowns like every other force.
+  const support = p.forces.find((f) => f.from === 'strap' || f.from === 'box');
+  const held: [string, P.Point][] = support ? [[support.from, support.at]] : [];
+  if (support) bodies.also({ [support.from === 'box' ? 'box.x' : 'strap.y']: 1 }, 0);
   const foot: Mass = { kg: legs * KG.foot, x: 0.455 * 0.152 * H, y: 0.0195 * H };
   bodies.body([foot], [['ground', { x: p.copX, y: 0 }]], [['ankle', j.ankle, -1]]);
   bodies.body(
@@ -105,13 +106,19 @@ function standing(
       ['hip', j.hip, -1],
     ],
   );
-  bodies.body(
-    [mid(j.hip, j.shoulder, 0.66, KG.trunkHead), ...others(masses.aboveHip)],
-    [],
-    [['hip', j.hip, 1]],
-  );
+  bodies.body([mid(j.hip, j.shoulder, 0.66, KG.trunkHead), ...others(masses.aboveHip)], held, [
+    ['hip', j.hip, 1],
+  ]);
   return bodies.solve();
 }
+
+const FROM_FLOOR: P.LiftSetUp = {
+  fromHeightM: 0.225,
+  implement: 'straight bar',
+  loadKg: 100,
+  pressure: 0.45,
+};
+const LIFT: [string, Partial<P.HingeSetUp>] = ['lift from the floor', { carry: 'close', loadKg: 100 }];
 
 describe('standing postures as free bodies', () => {
   const squats: [string, Partial<P.SquatSetUp>][] = [
@@ -121,6 +128,8 @@ describe('standing postures as free bodies', () => {
     ['low-bar squat', { load: 'across low', loadKg: 80 }],
     ['knee behind the toe', { load: 'across high', loadKg: 60, kneePastToeM: 0 }],
     ['one-leg squat', { legs: 1, thighDeg: 75 }],
+    ['strap squat', { pull: 'strap', shinLimitDeg: 5 }],
+    ['seated on a box', { box: 'seated', shinLimitDeg: 0 }],
   ];
   const hinges: [string, Partial<P.HingeSetUp>][] = [
     ['stick hinge', {}],
@@ -129,21 +138,26 @@ describe('standing postures as free bodies', () => {
     ['one-leg hinge', { legs: 1, trunkDeg: 75 }],
   ];
   it.each([
-    ...squats.map(([name, set]) => [name, () => P.squat(b, set), set.legs ?? 2] as const),
-    ...hinges.map(([name, set]) => [name, () => P.hinge(b, set), set.legs ?? 2] as const),
-    [
-      'lift from the floor',
-      () => P.lift(b, { fromHeightM: 0.225, implement: 'straight bar', loadKg: 100, pressure: 0.45 }),
-      2,
-    ] as const,
-  ])('%s', (_name, make, legs) => {
-    const p = make();
-    const { value, residual } = standing(p, legs);
+    ...squats.map(([name, set]) => {
+      const p = P.squat(b, set);
+      return [name, p, P.squatMasses(b, set, p), set.legs ?? 2] as const;
+    }),
+    ...[...hinges, LIFT].map(([name, set]) => {
+      const p = name === LIFT[0] ? P.lift(b, FROM_FLOOR) : P.hinge(b, set);
+      return [name, p, P.hingeMasses(b, set, p), set.legs ?? 2] as const;
+    }),
+  ])('%s', (_name, p, masses, legs) => {
+    const { value, residual } = standing(p, masses, legs);
     // More equations than unknowns: a residual of nought is balance itself.
     expect(residual).toBeLessThan(1e-7);
-    expect(value['hip.m']).toBeCloseTo(p.moments!.hipNm, 7);
-    expect(-value['knee.m']!).toBeCloseTo(p.moments!.kneeNm, 7);
-    expect(value['ankle.m']).toBeCloseTo(p.moments!.ankleNm, 7);
+    const [leg] = p.legs;
+    expect(value['hip.m']).toBeCloseTo(leg!.hipNm * legs, 7);
+    expect(-value['knee.m']!).toBeCloseTo(leg!.kneeNm * legs, 7);
+    expect(value['ankle.m']).toBeCloseTo(leg!.ankleNm! * legs, 7);
+    for (const f of p.forces) {
+      if (f.from === 'box') expect(value['box.y']).toBeCloseTo(f.yN, 7);
+      if (f.from === 'strap') expect(value['strap.x']).toBeCloseTo(f.xN, 7);
+    }
   });
 });
 
@@ -154,29 +168,31 @@ describe('bridges as free bodies', () => {
     ['one-leg bridge', { legs: 1 }],
     ['feet raised', { feetRaisedM: 0.3 }],
     ['thrust with load', { benchM: 0.4, loadKg: 60 }],
-    ['thrust, friction at the feet', { benchM: 0.4, frictionN: 40 }],
+    ['thrust, friction at the feet', { benchM: 0.4, friction: 0.12 }],
   ];
   it.each(rows)('%s, bottom and top', (_name, set) => {
-    const { bottom, top } = P.bridge(b, set);
-    for (const p of [bottom, top]) {
+    const range = P.bridgeRange(b, set);
+    for (const p of [range[0]!, range.at(-1)!]) {
+      const { hip, knee, ankle } = p.joints;
+      const [floor, back] = p.forces;
       const legs = set.legs ?? 2;
       const raised = set.feetRaisedM ?? 0;
       const bodies = new FreeBodies();
-      const contact = { x: p.ankle.x, y: raised };
-      const footMass: Mass = { kg: legs * KG.foot, x: p.ankle.x + 0.24 * 0.152 * H, y: raised + 0.0195 * H };
+      const contact = { x: ankle.x, y: raised };
+      const footMass: Mass = { kg: legs * KG.foot, x: ankle.x + 0.24 * 0.152 * H, y: raised + 0.0195 * H };
       const along = (share: number, kg: number): Mass => {
-        const phi = (p.trunkAboveLevelDeg * Math.PI) / 180;
+        const phi = ((-90 - p.trunkDeg) * Math.PI) / 180;
         return {
           kg,
-          x: p.hip.x - share * 0.288 * H * Math.cos(phi),
-          y: p.hip.y - share * 0.288 * H * Math.sin(phi),
+          x: hip.x - share * 0.288 * H * Math.cos(phi),
+          y: hip.y - share * 0.288 * H * Math.sin(phi),
         };
       };
-      const direction = { x: (p.knee.x - p.hip.x) / (0.245 * H), y: (p.knee.y - p.hip.y) / (0.245 * H) };
+      const direction = { x: (knee.x - hip.x) / (0.245 * H), y: (knee.y - hip.y) / (0.245 * H) };
       const onFree = (metres: number, kg: number): Mass => ({
         kg,
-        x: p.hip.x + metres * direction.x,
-        y: p.hip.y + metres * direction.y,
+        x: hip.x + metres * direction.x,
+        y: hip.y + metres * direction.y,
       });
       const free =
         legs === 1
@@ -189,33 +205,33 @@ describe('bridges as free bodies', () => {
       const upperBody = set.benchM
         ? [along(0.66, KG.trunkHead), along(0.7, 2 * KG.arm)]
         : [along(0.5, KG.trunk)];
-      const load = set.loadKg ? [{ kg: set.loadKg, x: p.hip.x, y: p.hip.y }] : [];
-      bodies.body([footMass], [['foot', contact]], [['ankle', p.ankle, -1]]);
+      const load = set.loadKg ? [{ kg: set.loadKg, x: hip.x, y: hip.y }] : [];
+      bodies.body([footMass], [['foot', contact]], [['ankle', ankle, -1]]);
       bodies.body(
-        [mid(p.knee, p.ankle, 0.433, legs * KG.shank)],
+        [mid(knee, ankle, 0.433, legs * KG.shank)],
         [],
         [
-          ['ankle', p.ankle, 1],
-          ['knee', p.knee, -1],
+          ['ankle', ankle, 1],
+          ['knee', knee, -1],
         ],
       );
       bodies.body(
-        [mid(p.hip, p.knee, 0.433, legs * KG.thigh)],
+        [mid(hip, knee, 0.433, legs * KG.thigh)],
         [],
         [
-          ['knee', p.knee, 1],
-          ['hip', p.hip, -1],
+          ['knee', knee, 1],
+          ['hip', hip, -1],
         ],
       );
-      bodies.body([...upperBody, ...load, ...free], [['back', p.upper]], [['hip', p.hip, 1]]);
-      bodies.also({ 'foot.x': 1 }, set.frictionN ?? 0);
+      bodies.body([...upperBody, ...load, ...free], [['back', back!.at]], [['hip', hip, 1]]);
+      bodies.also({ 'foot.x': 1, 'foot.y': -(set.friction ?? 0) }, 0);
       const { value, residual } = bodies.solve();
       expect(residual).toBeLessThan(1e-7);
-      expect(value['foot.y']).toBeCloseTo(p.footN, 7);
-      expect(value['back.y']).toBeCloseTo(p.upperN, 7);
+      expect(value['foot.y']).toBeCloseTo(floor!.yN, 7);
+      expect(value['back.y']).toBeCloseTo(back!.yN, 7);
       // Counterclockwise on the trunk, head to the left: hip and trunk are pressed into extension.
-      expect(value['hip.m']).toBeCloseTo(p.hipNm, 7);
-      expect(-value['knee.m']!).toBeCloseTo(p.kneeNm, 7);
+      expect(value['hip.m']).toBeCloseTo(p.legs[0]!.hipNm * legs, 7);
+      expect(-value['knee.m']!).toBeCloseTo(p.legs[0]!.kneeNm * legs, 7);
     }
   });
 });
@@ -225,74 +241,95 @@ describe('lunges as free bodies', () => {
     ['right angles, trunk 5°', { trunkDeg: 5 }],
     ['goblet, short step', { stepM: 0.85, trunkDeg: 15, frontShankDeg: 10, load: 'goblet', loadKg: 16 }],
     ['rear foot up', { stepM: 0.875, frontShankDeg: 15, trunkDeg: 20, rearFootRaisedM: 0.4 }],
+    ['front foot up', { frontFootRaisedM: 0.12, frontThighDeg: 98, trunkDeg: 12, frontShankDeg: 8 }],
+    ['share asked for', { frontShare: 0.65, trunkDeg: 15 }],
   ];
   it.each(rows)('%s', (_name, set) => {
     const p = P.lunge(b, set);
-    const bodies = new FreeBodies();
-    const cop = { x: 0.45 * 0.152 * H, y: 0 };
-    const { front, rear, hip } = p;
-    // The list holds six leg masses, then trunk and head, then arms and load.
-    const armsAndLoad = p.masses.slice(7);
-    bodies.body(
-      [{ kg: KG.foot, x: 0.455 * 0.152 * H, y: 0.0195 * H }],
-      [['front', cop]],
-      [['ankle1', front.ankle, -1]],
-    );
-    bodies.body(
-      [mid(front.knee, front.ankle, 0.433, KG.shank)],
-      [],
-      [
-        ['ankle1', front.ankle, 1],
-        ['knee1', front.knee, -1],
-      ],
-    );
-    bodies.body(
-      [mid(hip, front.knee, 0.433, KG.thigh)],
-      [],
-      [
-        ['knee1', front.knee, 1],
-        ['hip1', hip, -1],
-      ],
-    );
-    bodies.body(
-      [mid(rear.ankle, rear.contact, 0.5, KG.foot)],
-      [['rear', rear.contact]],
-      [['ankle2', rear.ankle, -1]],
-    );
-    bodies.body(
-      [mid(rear.knee, rear.ankle, 0.433, KG.shank)],
-      [],
-      [
-        ['ankle2', rear.ankle, 1],
-        ['knee2', rear.knee, -1],
-      ],
-    );
-    bodies.body(
-      [mid(hip, rear.knee, 0.433, KG.thigh)],
-      [],
-      [
-        ['knee2', rear.knee, 1],
-        ['hip2', hip, -1],
-      ],
-    );
-    bodies.body(
-      [mid(hip, p.shoulder, 0.66, KG.trunkHead), ...armsAndLoad],
-      [],
-      [
-        ['hip1', hip, 1],
-        ['hip2', hip, 1],
-      ],
-    );
-    const whole = p.masses.reduce((s, m) => s + m.kg, 0);
-    const com = p.masses.reduce((s, m) => s + m.kg * m.x, 0) / whole;
-    // The one thing statics leaves open: both ground forces and gravity meet 1.3 statures up.
-    bodies.also({ 'front.x': 1.3 * H, 'front.y': cop.x - com }, 0);
-    const { value, residual } = bodies.solve();
-    expect(residual).toBeLessThan(1e-7);
-    expect(value['front.y']! / (whole * G)).toBeCloseTo(p.frontShare, 9);
-    expect(value['hip1.m']).toBeCloseTo(p.frontLeg.hipNm, 7);
-    expect(-value['knee1.m']!).toBeCloseTo(p.frontLeg.kneeNm, 7);
-    expect(value['hip2.m']).toBeCloseTo(p.rearLeg.hipNm, 7);
-    expect(-value['knee2.m']!).toBeCloseTo(p.rearLeg.kneeNm, 7);
+    split(p, P.lungeMasses(b, set, p), set.pressure ?? 0.45);
+  });
+  it('kickstand: the toe of the other foot carries its share', () => {
+    const set: Partial<P.HingeSetUp> = { legs: 1, kickstandShare: 0.15, carry: 'hanging', loadKg: 12 };
+    const p = P.hinge(b, set);
+    split(p, P.hingeMasses(b, set, p), 0.45, 0.15);
   });
 });
+
+/** Two legs as six bodies under a trunk; the level forces are settled by where they meet, or by having none. */
+function split(p: P.Posture, m: P.Masses, pressure: number, toeShare?: number) {
+  const bodies = new FreeBodies();
+  const cop = { x: pressure * 0.152 * H, y: 0 };
+  const { joints: j } = p;
+  const { hip, other } = j;
+  const front = { ankle: j.ankle, knee: j.knee };
+  const contact = p.forces.find((f) => f.from === 'rear foot')!.at;
+  const rear = { ...other!, contact };
+  // Trunk with head stand first; the rest is arms and load.
+  const armsAndLoad = m.aboveHip.slice(1);
+  bodies.body(
+    [{ kg: KG.foot, x: 0.455 * 0.152 * H, y: 0.0195 * H }],
+    [['front', cop]],
+    [['ankle1', front.ankle, -1]],
+  );
+  bodies.body(
+    [mid(front.knee, front.ankle, 0.433, KG.shank)],
+    [],
+    [
+      ['ankle1', front.ankle, 1],
+      ['knee1', front.knee, -1],
+    ],
+  );
+  bodies.body(
+    [mid(hip, front.knee, 0.433, KG.thigh)],
+    [],
+    [
+      ['knee1', front.knee, 1],
+      ['hip1', hip, -1],
+    ],
+  );
+  bodies.body(
+    [mid(rear.ankle, rear.contact, 0.5, KG.foot)],
+    [['rear', rear.contact]],
+    [['ankle2', rear.ankle, -1]],
+  );
+  bodies.body(
+    [mid(rear.knee, rear.ankle, 0.433, KG.shank)],
+    [],
+    [
+      ['ankle2', rear.ankle, 1],
+      ['knee2', rear.knee, -1],
+    ],
+  );
+  bodies.body(
+    [mid(hip, rear.knee, 0.433, KG.thigh)],
+    [],
+    [
+      ['knee2', rear.knee, 1],
+      ['hip2', hip, -1],
+    ],
+  );
+  bodies.body(
+    [mid(hip, j.shoulder, 0.66, KG.trunkHead), ...armsAndLoad],
+    [],
+    [
+      ['hip1', hip, 1],
+      ['hip2', hip, 1],
+    ],
+  );
+  const all = P.allMasses(m);
+  const whole = all.reduce((s, q) => s + q.kg, 0);
+  const com = all.reduce((s, q) => s + q.kg * q.x, 0) / whole;
+  // The one thing statics leaves open: both ground forces and gravity meet 1.3 statures up.
+  if (toeShare === undefined) bodies.also({ 'front.x': 1.3 * H, 'front.y': cop.x - com }, 0);
+  else {
+    bodies.also({ 'rear.y': 1 }, toeShare * whole * G);
+    bodies.also({ 'rear.x': 1 }, 0);
+  }
+  const { value, residual } = bodies.solve();
+  expect(residual).toBeLessThan(1e-7);
+  expect(value['front.y']! / (whole * G)).toBeCloseTo(p.frontShare!, 9);
+  expect(value['hip1.m']).toBeCloseTo(p.legs[0]!.hipNm, 7);
+  expect(-value['knee1.m']!).toBeCloseTo(p.legs[0]!.kneeNm, 7);
+  expect(value['hip2.m']).toBeCloseTo(p.legs[1]!.hipNm, 7);
+  expect(-value['knee2.m']!).toBeCloseTo(p.legs[1]!.kneeNm, 7);
+}

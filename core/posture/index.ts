@@ -1,7 +1,15 @@
 export * from './plane.ts';
 export * from './root.ts';
-export * from './standing.ts';
+export * from './posture.ts';
+export * from './upper.ts';
+export { bodyMassKg, footOn, jointsOver } from './standing.ts';
 export * from './squat.ts';
 export * from './hinge.ts';
+export * from './extension.ts';
 export * from './bridge.ts';
 export * from './lunge.ts';
+export * from './range.ts';
+export * from './why.ts';
+export * from './possible.ts';
+export * from './figure.ts';
+export * from './describe.ts';

@@ -1,9 +1,12 @@
+import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import { G, PLACES } from '../body/index.ts';
-import { at, between, centreX, circlesMeet, firstMoment, rad, totalMass } from './plane.ts';
+import { between, circlesMeet, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
-import { armPoint, armsUnder, footOn, jointsOver, loadPoint, standingMasses } from './standing.ts';
-import type { ArmsAt, LoadAt } from './standing.ts';
+import type { LegMoments, Masses, Posture } from './posture.ts';
+import { rootNear } from './root.ts';
+import { footOn, jointsOver, legMasses } from './standing.ts';
+import { armPoint, armsUnder, loadPoint, trunkAxes, upperMasses, upperOf } from './upper.ts';
+import type { ArmsAt, LoadAt, Upper } from './upper.ts';
 
 export interface LungeSetUp {
   /** Heel to heel, metres. */
@@ -12,141 +15,326 @@ export interface LungeSetUp {
   frontThighDeg: number;
   trunkDeg: number;
   rearFootRaisedM: number;
+  /** Height of what the front foot stands on, metres: a deficit. */
+  frontFootRaisedM: number;
   load: LoadAt;
   loadKg: number;
   arms: ArmsAt;
   pressure: number;
+  /** Share of the weight asked of the front foot; null: what the posture gives. Then the hip shifts until it fits. */
+  frontShare: number | null;
   /** Height at which the two ground forces and gravity meet, of stature; settles the horizontal force. */
   meetOfStature: number;
 }
 
-/** The band of the undetermined horizontal force: where the forces may meet, of stature. */
-export const MEET_BAND = [0.8, 2] as const;
-const MEET_DEFAULT = 1.3;
-/** Rear foot on its ball: line from ball to ankle against the floor, degrees. */
-const REAR_FOOT_DEG = 85;
-
-export interface LegMoments {
-  hipNm: number;
-  kneeNm: number;
-  /** Ground force, N. */
-  forceN: number;
-  horizontalN: number;
-}
-
-export interface LungePosture {
-  front: { heel: Point; toe: Point; ankle: Point; knee: Point };
-  rear: { contact: Point; ankle: Point; knee: Point };
-  hip: Point;
-  shoulder: Point;
-  l5: Point;
-  trunkDeg: number;
-  /** Share of the weight that the front foot carries: a result of the posture. */
-  frontShare: number;
-  frontLeg: LegMoments;
-  rearLeg: LegMoments;
-  l5Nm: number;
-  /** Σ of what the hips carry, for checking: equals the two hip moments together. */
-  aboveHipNm: number;
-  masses: PointMass[];
-}
-
-const ballToAnkle = ({ lengths: l }: Build) =>
-  Math.hypot((PLACES.ball - PLACES.ankle) * l.foot, l.ankleHeight);
+const ballToAnkle = ({ lengths: l, constants: c }: Build) =>
+  Math.hypot((c.ballPlace - c.anklePlace) * l.foot, l.ankleHeight);
 
 /** Step heel to heel that gives a right angle at both knees with a vertical front shin, metres. */
-export function rightAngleStep(build: Build): number {
-  const { thigh, shank, ankleHeight, foot } = build.lengths;
+export function rightAngleStepM(build: Build): number {
+  const { lengths: l, constants: c } = build;
   const mtp = ballToAnkle(build);
-  const psi = rad(REAR_FOOT_DEG);
-  const drop = mtp * Math.sin(psi) - (ankleHeight + shank - thigh);
+  const psi = rad(c.rearFootDeg);
+  const drop = mtp * Math.sin(psi) - (l.ankleHeight + l.shank - l.thigh);
   return (
-    thigh + Math.sqrt(shank * shank - drop * drop) + (PLACES.ball - PLACES.ankle) * foot - mtp * Math.cos(psi)
+    l.thigh +
+    Math.sqrt(Math.max(0, l.shank * l.shank - drop * drop)) +
+    (c.ballPlace - c.anklePlace) * l.foot -
+    mtp * Math.cos(psi)
   );
 }
 
-export function lungeDefaults(build: Build): LungeSetUp {
+export const lungeDefaults = (build: Build): LungeSetUp => ({
+  stepM: rightAngleStepM(build),
+  frontShankDeg: 0,
+  frontThighDeg: 90,
+  trunkDeg: 5,
+  rearFootRaisedM: 0,
+  frontFootRaisedM: 0,
+  load: 'none',
+  loadKg: 0,
+  arms: 'at the sides',
+  pressure: build.constants.pressure,
+  frontShare: null,
+  meetOfStature: build.constants.meet,
+});
+
+/** Everything of a lunge that does not depend on where the hip is. */
+interface Feet {
+  set: LungeSetUp;
+  foot: ReturnType<typeof footOn>;
+  contact: Point;
+  rearAnkle: Point;
+  upper: Upper;
+}
+
+function feetOf(build: Build, partial: Partial<LungeSetUp>): Feet {
+  const set = { ...lungeDefaults(build), ...partial };
+  const { lengths: l, constants: c } = build;
+  const raised = set.rearFootRaisedM > 0;
+  const y = set.rearFootRaisedM - set.frontFootRaisedM;
+  // On a seat the instep rests under the ankle; on the floor the ball of the foot.
+  const contact = { x: (raised ? c.anklePlace : c.ballPlace) * l.foot - set.stepM, y };
+  const psi = rad(c.rearFootDeg);
+  const mtp = ballToAnkle(build);
+  const rearAnkle = raised
+    ? { x: contact.x, y: y + l.ankleHeight }
+    : { x: contact.x - mtp * Math.cos(psi), y: y + mtp * Math.sin(psi) };
+  const upper = upperOf(build, armsUnder(set.load, set.arms), set.load, set.loadKg);
+  return { set, foot: footOn(build, 0), contact, rearAnkle, upper };
+}
+
+function massesAt(build: Build, f: Feet, hip: Point, knee: Point, rearKnee: Point): Masses {
+  const { masses, massKg } = build;
+  const { set } = f;
+  const kg = (x: number) => x * massKg;
+  const on = (fraction: number, p: Point): PointMass => ({ kg: kg(fraction), ...p });
+  const arms = armPoint(build, armsUnder(set.load, set.arms), hip, set.trunkDeg);
   return {
-    stepM: rightAngleStep(build),
-    frontShankDeg: 0,
-    frontThighDeg: 90,
-    trunkDeg: 5,
-    rearFootRaisedM: 0,
-    load: 'none',
-    loadKg: 0,
-    arms: 'at the sides',
-    pressure: 0.45,
-    meetOfStature: MEET_DEFAULT,
+    ...legMasses(build, f.foot, { ankle: f.foot.ankle, knee, hip }, 1),
+    aboveHip: upperMasses(
+      build,
+      hip,
+      set.trunkDeg,
+      arms,
+      loadPoint(build, set.load, hip, set.trunkDeg),
+      set.loadKg,
+    ),
+    rear: [
+      on(masses.foot.fraction, between(f.rearAnkle, f.contact, 0.5)),
+      on(masses.shank.fraction, between(rearKnee, f.rearAnkle, masses.shank.centre)),
+      on(masses.thigh.fraction, between(hip, rearKnee, masses.thigh.centre)),
+    ],
   };
 }
 
+/** Share on the front foot and horizontal force for a hip; null where a leg does not reach. */
+function standAt(build: Build, f: Feet, hip: Point) {
+  const { shank, thigh } = build.lengths;
+  const { masses, massKg } = build;
+  // Right of the line from ankle to hip: the knees bend forward.
+  const knee = circlesMeet(f.foot.ankle, shank, hip, thigh)?.[1];
+  const rearKnee = circlesMeet(f.rearAnkle, shank, hip, thigh)?.[1];
+  if (!knee || !rearKnee) return null;
+  const { foot, shank: s, thigh: t } = masses;
+  const sin = Math.sin(rad(f.set.trunkDeg));
+  const cos = Math.cos(rad(f.set.trunkDeg));
+  const legKg = (foot.fraction + s.fraction + t.fraction) * massKg;
+  const kg = 2 * legKg + f.upper.hip.kg;
+  const legs =
+    foot.fraction * (f.foot.centre.x + (f.rearAnkle.x + f.contact.x) / 2) +
+    s.fraction *
+      (knee.x + (f.foot.ankle.x - knee.x) * s.centre + rearKnee.x + (f.rearAnkle.x - rearKnee.x) * s.centre) +
+    t.fraction * (2 * hip.x + (knee.x - hip.x + rearKnee.x - hip.x) * t.centre);
+  const above = f.upper.hip.sin * sin + f.upper.hip.cos * cos + f.upper.hip.still;
+  const comX = (legs * massKg + f.upper.hip.kg * hip.x + above) / kg;
+  const copX = f.set.pressure * build.lengths.foot;
+  const lever = (copX - comX) / (f.set.meetOfStature * build.statureM);
+  // Moments about the rear contact, with Fx1 = −Fy1·lever put in.
+  const share = (comX - f.contact.x) / (copX - f.contact.x - f.contact.y * lever);
+  return { knee, rearKnee, comX, copX, share, lever, weightN: G * kg, above };
+}
+
 /**
- * Static lunge: front angles and trunk given, the rear leg follows, the share of each foot results.
+ * Hip on a circle round the front ankle where the front foot carries the asked share; null when no such
+ * place is within reach of both legs.
+ */
+function hipForShare(build: Build, f: Feet, distanceM: number, share: number, guessDeg: number) {
+  const at = (angleDeg: number): Point => ({
+    x: f.foot.ankle.x + distanceM * Math.sin(rad(angleDeg)),
+    y: f.foot.ankle.y + distanceM * Math.cos(rad(angleDeg)),
+  });
+  const off = (angleDeg: number) => {
+    const s = standAt(build, f, at(angleDeg));
+    return s ? s.share - share : NaN;
+  };
+  // Both legs reach only over some of the circle; walk it, then close in.
+  let from = NaN;
+  let value = NaN;
+  for (let a = -100; a <= 60; a += 4) {
+    const v = off(a);
+    if (Number.isFinite(value) && Number.isFinite(v) && value <= 0 !== v <= 0) {
+      const guess = guessDeg > from && guessDeg < a ? guessDeg : (from + a) / 2;
+      const angle = rootNear(off, guess, from, a);
+      return angle === null ? null : { hip: at(angle), angleDeg: angle };
+    }
+    from = a;
+    value = v;
+  }
+  return null;
+}
+
+function postureAt(build: Build, f: Feet, hip: Point, held: boolean): Posture {
+  const { set } = f;
+  const { lengths: l, constants: c } = build;
+  const s = standAt(build, f, hip);
+  if (!s) throw new RangeError('The rear leg does not reach from the hip to its foot.');
+  const { knee, rearKnee } = s;
+  const { u } = trunkAxes(set.trunkDeg);
+  const up = (share: number): Point => ({
+    x: hip.x + share * l.hipShoulder * u.x,
+    y: hip.y + share * l.hipShoulder * u.y,
+  });
+  const Fy1 = s.share * s.weightN;
+  const Fx1 = -Fy1 * s.lever;
+  const m = massesAt(build, f, hip, knee, rearKnee);
+  const cop = { x: s.copX, y: 0 };
+  const leg = (
+    name: LegMoments['leg'],
+    at: Point,
+    Fy: number,
+    Fx: number,
+    ankle: Point,
+    k: Point,
+    distal: readonly PointMass[],
+  ): LegMoments => {
+    const external = (j: Point, n: number) => {
+      let kgM = 0;
+      for (let i = 0; i < n; i++) kgM += distal[i]!.kg * (distal[i]!.x - j.x);
+      return (at.x - j.x) * Fy - (at.y - j.y) * Fx - G * kgM;
+    };
+    return { leg: name, ankleNm: external(ankle, 1), kneeNm: -external(k, 2), hipNm: external(hip, 3) };
+  };
+  const front = [...m.feet, ...m.shanks, ...m.thighs];
+  const shankDeg = deg(Math.atan2(knee.x - f.foot.ankle.x, knee.y - f.foot.ankle.y));
+  const thighDeg = deg(Math.atan2(knee.x - hip.x, hip.y - knee.y));
+  const sin = Math.sin(rad(set.trunkDeg));
+  const cos = Math.cos(rad(set.trunkDeg));
+  return {
+    joints: {
+      heel: f.foot.heel,
+      toe: f.foot.toe,
+      ankle: f.foot.ankle,
+      knee,
+      hip,
+      l5: up(c.l5Place),
+      shoulder: up(1),
+      hand: null,
+      load: set.loadKg > 0 ? loadPoint(build, set.load, hip, set.trunkDeg) : null,
+      other: { knee: rearKnee, ankle: f.rearAnkle, toe: rearToe(build, f) },
+    },
+    shankDeg,
+    thighDeg,
+    trunkDeg: set.trunkDeg,
+    dorsiflexionDeg: shankDeg,
+    kneeFlexionDeg: shankDeg + thighDeg,
+    hipFlexionDeg: thighDeg + set.trunkDeg,
+    kneePastToeM: knee.x - f.foot.toe.x,
+    legs: held
+      ? [
+          leg('front leg', cop, Fy1, Fx1, f.foot.ankle, knee, front),
+          leg('rear leg', f.contact, s.weightN - Fy1, -Fx1, f.rearAnkle, rearKnee, m.rear),
+        ]
+      : [],
+    l5Nm: held ? G * (f.upper.l5.sin * sin + f.upper.l5.cos * cos + f.upper.l5.still) : null,
+    forces: held
+      ? [
+          { from: 'floor', at: cop, xN: Fx1, yN: Fy1 },
+          { from: 'rear foot', at: f.contact, xN: -Fx1, yN: s.weightN - Fy1 },
+        ]
+      : [],
+    verdict: held ? 'balanced' : 'out of reach',
+    limit: 'none',
+    shortM: 0,
+    copX: s.copX,
+    comX: s.comX,
+    shinRuleGivesDeg: 0,
+    frontShare: s.share,
+  };
+}
+
+/** Tip of the rear foot: on the floor ahead of its ball, on a seat behind the ankle with the instep down. */
+function rearToe(build: Build, f: Feet): Point {
+  const { foot } = build.lengths;
+  const { anklePlace, ballPlace } = build.constants;
+  return f.set.rearFootRaisedM > 0
+    ? { x: f.contact.x - (1 - anklePlace) * foot, y: f.contact.y + 0.3 * build.lengths.ankleHeight }
+    : { x: f.contact.x + (1 - ballPlace) * foot, y: f.contact.y };
+}
+
+/** Hip of the working position: from the front angles, or shifted so that the asked share results. */
+function workingHip(build: Build, f: Feet): { hip: Point; held: boolean } {
+  const { set } = f;
+  const given = jointsOver(build, f.foot, set.frontShankDeg, set.frontThighDeg, set.trunkDeg).hip;
+  if (set.frontShare === null) return { hip: given, held: true };
+  // The hip keeps its height and shifts until the share fits.
+  const at = (x: number): Point => ({ x, y: given.y });
+  const off = (x: number) => {
+    const s = standAt(build, f, at(x));
+    return s ? s.share - set.frontShare! : NaN;
+  };
+  const H = build.statureM;
+  let nearest = { x: given.x, off: Math.abs(off(given.x)) };
+  let from = NaN;
+  let value = NaN;
+  for (let x = given.x - 0.3 * H; x <= given.x + 0.35 * H; x += 0.01 * H) {
+    const v = off(x);
+    if (Number.isFinite(v)) {
+      if (!(Math.abs(v) >= nearest.off)) nearest = { x, off: Math.abs(v) };
+      if (Number.isFinite(value) && value <= 0 !== v <= 0) {
+        return { hip: at(rootNear(off, x, from, x) ?? x), held: true };
+      }
+    }
+    from = x;
+    value = v;
+  }
+  return { hip: at(nearest.x), held: false };
+}
+
+/**
+ * Static lunge: front angles and trunk given, the rear leg follows, the share of each foot results; or the
+ * share given, and the hip at the height of those angles shifts until it results. A share that no place of
+ * the hip gives is 'out of reach' and carries no moments.
  * @throws RangeError when the rear leg cannot reach from hip to foot
  */
-export function lunge(build: Build, partial: Partial<LungeSetUp> = {}): LungePosture {
-  const set = { ...lungeDefaults(build), ...partial };
-  const { foot: Lf, ankleHeight, shank, thigh } = build.lengths;
-  const raised = set.rearFootRaisedM;
-  const frontFoot = footOn(build, 0);
-  const joints = jointsOver(build, frontFoot, set.frontShankDeg, set.frontThighDeg, set.trunkDeg);
-  const { hip, shoulder, l5, knee } = joints;
+export function lunge(build: Build, partial: Partial<LungeSetUp> = {}): Posture {
+  const f = feetOf(build, partial);
+  const { hip, held } = workingHip(build, f);
+  return postureAt(build, f, hip, held);
+}
 
-  const contact =
-    raised > 0 ? { x: PLACES.ankle * Lf - set.stepM, y: raised } : { x: PLACES.ball * Lf - set.stepM, y: 0 };
-  const psi = rad(REAR_FOOT_DEG);
-  const mtp = ballToAnkle(build);
-  const rearAnkle =
-    raised > 0
-      ? { x: contact.x, y: contact.y + ankleHeight }
-      : { x: contact.x - mtp * Math.cos(psi), y: contact.y + mtp * Math.sin(psi) };
-  // Right of the line from ankle to hip: the knee bends forward.
-  const meet = circlesMeet(rearAnkle, shank, hip, thigh);
-  if (!meet) throw new RangeError('The rear leg does not reach from the hip to its foot.');
-  const rearKnee = meet[1];
+/** Front knee bend at which the way up ends, degrees: nearly straight. */
+const NEARLY_STRAIGHT_DEG = 12;
 
-  const { masses, massKg } = build;
-  const kg = (f: number) => f * massKg;
-  const armsAt = armPoint(build, armsUnder(set.load, set.arms), hip, shoulder, set.trunkDeg);
-  const place = loadPoint(build, set.load, hip, shoulder, set.trunkDeg);
-  const load = place && set.loadKg > 0 ? { ...place, kg: set.loadKg } : null;
-  const front = standingMasses(build, frontFoot, joints, 1, armsAt, load, []);
-  const rearMasses = [
-    at(kg(masses.foot.fraction), between(rearAnkle, contact, 0.5)),
-    at(kg(masses.shank.fraction), between(rearKnee, rearAnkle, masses.shank.centre)),
-    at(kg(masses.thigh.fraction), between(hip, rearKnee, masses.thigh.centre)),
-  ];
-  const frontMasses = [...front.feet, ...front.shanks, ...front.thighs];
-  const all = [...frontMasses, ...rearMasses, ...front.aboveHip];
-  const W = G * totalMass(all);
-  const com = centreX(all);
-  const cop = { x: set.pressure * Lf, y: 0 };
-  const lever = (cop.x - com) / (set.meetOfStature * build.statureM);
-  // Moments about the rear contact, with Fx1 = −Fy1·lever put in.
-  const Fy1 = (W * (com - contact.x)) / (cop.x - contact.x - raised * lever);
-  const Fx1 = -Fy1 * lever;
-  const leg = (c: Point, Fy: number, Fx: number, k: Point, distal: PointMass[]): LegMoments => {
-    const external = (j: Point, m: PointMass[]) =>
-      (c.x - j.x) * Fy - (c.y - j.y) * Fx - G * firstMoment(m, j.x);
-    return {
-      hipNm: external(hip, distal),
-      kneeNm: -external(k, distal.slice(0, 2)),
-      forceN: Fy,
-      horizontalN: Fx,
-    };
+/**
+ * From nearly straight down to the working position, the front foot keeping its share all the way. Where the
+ * rear leg straightens first, the way starts there.
+ */
+export function lungeRange(build: Build, partial: Partial<LungeSetUp> = {}, steps = 40): Posture[] {
+  const f = feetOf(build, partial);
+  const { hip, held } = workingHip(build, f);
+  const bottom = postureAt(build, f, hip, held);
+  const { shank, thigh } = build.lengths;
+  const { ankle } = f.foot;
+  const low = Math.hypot(hip.x - ankle.x, hip.y - ankle.y);
+  const bend = rad(180 - NEARLY_STRAIGHT_DEG);
+  const high = Math.sqrt(shank * shank + thigh * thigh - 2 * shank * thigh * Math.cos(bend));
+  const share = bottom.frontShare!;
+  let guess = deg(Math.atan2(hip.x - ankle.x, hip.y - ankle.y));
+  const up: Posture[] = [];
+  const rise = (to: number): boolean => {
+    up.length = 0;
+    for (let i = 1; i <= steps; i++) {
+      const found = hipForShare(build, f, low + ((to - low) * i) / steps, share, guess);
+      if (!found) return false;
+      guess = found.angleDeg;
+      up.push(postureAt(build, f, found.hip, held));
+    }
+    return true;
   };
-  return {
-    front: { heel: frontFoot.heel, toe: frontFoot.toe, ankle: frontFoot.ankle, knee },
-    rear: { contact, ankle: rearAnkle, knee: rearKnee },
-    hip,
-    shoulder,
-    l5,
-    trunkDeg: set.trunkDeg,
-    frontShare: Fy1 / W,
-    frontLeg: leg(cop, Fy1, Fx1, knee, frontMasses),
-    rearLeg: leg(contact, W - Fy1, -Fx1, rearKnee, rearMasses),
-    l5Nm: G * firstMoment(front.aboveL5, l5.x),
-    aboveHipNm: G * firstMoment(front.aboveHip, hip.x),
-    masses: all,
-  };
+  let top = high;
+  for (let tries = 0; tries < 8 && !rise(top); tries++) top = low + (top - low) * 0.85;
+  return [...up.reverse(), bottom];
+}
+
+/** The posture's masses as points, for drawing its centre of mass and for checking the sums. */
+export function lungeMasses(build: Build, partial: Partial<LungeSetUp>, p: Posture): Masses {
+  return massesAt(build, feetOf(build, partial), p.joints.hip, p.joints.knee, p.joints.other!.knee);
+}
+
+/** What the hips of both legs hold together, N·m: the two hip moments add up to it. */
+export function aboveHipsNm(build: Build, partial: Partial<LungeSetUp>): number {
+  const { upper, set } = feetOf(build, partial);
+  const t = rad(set.trunkDeg);
+  return G * (upper.hip.sin * Math.sin(t) + upper.hip.cos * Math.cos(t) + upper.hip.still);
 }

@@ -36,3 +36,31 @@ export function rootBetween(
   }
   return b;
 }
+
+/**
+ * The same root looked for from a guess: secant steps from there, and the whole interval only where they
+ * leave it or do not settle.
+ */
+export function rootNear(
+  f: (x: number) => number,
+  guess: number,
+  low: number,
+  high: number,
+  tolerance = 1e-12,
+): number | null {
+  let x0 = Math.min(high, Math.max(low, guess));
+  let f0 = f(x0);
+  let x1 = x0 + (x0 + 0.5 < high ? 0.5 : -0.5);
+  let f1 = f(x1);
+  for (let i = 0; i < 24; i++) {
+    if (f1 === 0) return x1;
+    const x2 = x1 - (f1 * (x1 - x0)) / (f1 - f0);
+    if (!(x2 > low && x2 < high)) break;
+    if (Math.abs(x2 - x1) < tolerance) return x2;
+    x0 = x1;
+    f0 = f1;
+    x1 = x2;
+    f1 = f(x1);
+  }
+  return rootBetween(f, low, high);
+}

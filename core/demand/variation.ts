@@ -1,0 +1,208 @@
+import { G, unitBuild } from '../body/index.ts';
+import type { Build } from '../body/index.ts';
+import type { SettledMechanics } from '../library/index.ts';
+import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn, workingOf } from '../posture/index.ts';
+import type { Computed, Posture, Undetermined, Verdict } from '../posture/index.ts';
+import { peaksOf, pointsOf } from './demand.ts';
+import type { Balance, Peaks, Points } from './demand.ts';
+
+/** What a variation asks of a build, or why no number is given. */
+export type Demand = Measured | { kind: 'drawn only'; reason: string } | { kind: 'cannot'; why: string };
+
+export interface Measured extends Points {
+  kind: 'measured';
+  peaks: Peaks;
+  /** Where a force is undetermined by statics: points at the ends of its band, and what is open. */
+  band: { low: number; high: number; open: string } | null;
+  needs: {
+    /** Dorsiflexion that the posture uses, degrees. */
+    ankleDeg: number;
+    /** Flexion between thigh and trunk that it uses, degrees. */
+    hipDeg: number;
+  };
+  feasible: boolean;
+  /** What happens to this build in the posture; 'balanced' where it holds. */
+  verdict: Verdict;
+  /** How far the centre of mass stays behind the foot's pressure, metres. */
+  shortM: number;
+  loadKg: number;
+}
+
+/** The factor for balance that goes with a kind of posture. */
+export function balanceOf(m: Computed): Balance {
+  switch (m.type) {
+    case 'squat':
+      if (m.stepUpM !== undefined) return 'forward lunge, step-up or rear foot raised';
+      if (m.legs === 1) return m.box || m.pull ? 'reverse lunge or one leg to a box' : 'one-leg squat';
+      if (m.sidewaysShare !== undefined) return 'reverse lunge or one leg to a box';
+      return m.box || m.pull ? 'box, touch target or something to hold' : 'two legs';
+    case 'hinge':
+      if (m.legs === 2) return 'two legs';
+      return m.kickstand ? 'split stance' : 'one-leg hinge';
+    case 'lift':
+    case 'extension':
+      return 'two legs';
+    case 'bridge':
+      if (m.legs === 1) return m.bench === undefined ? 'one-leg bridge' : 'one-leg thrust';
+      return m.bench === undefined && !m.feetRaisedM
+        ? 'lying, two legs, floor'
+        : 'lying, two legs, bench or feet up';
+    case 'lunge':
+      if (m.rearFootRaisedM || m.dynamics === 'forward') return 'forward lunge, step-up or rear foot raised';
+      return m.dynamics === 'reverse' ? 'reverse lunge or one leg to a box' : 'split stance';
+  }
+}
+
+/** Factor for catching the body in a step: a judgement. */
+export const dynamicsOf = (m: Computed) =>
+  m.type === 'lunge' ? { static: 1, reverse: 1.1, forward: 1.25 }[m.dynamics] : 1;
+
+/** Positions over which peaks are looked for; with 60 a peak inside the range is met to well under a point. */
+const STEPS = 60;
+
+/**
+ * The positions that count: the whole range from start to end, for a lunge its working position. Of a posture
+ * that this build cannot hold, what it can hold on the way is left out of the numbers.
+ */
+function positions(build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Posture[] {
+  const o = { steps: STEPS, loadKg, undetermined };
+  return m.type === 'lunge' ? [workingOf(build, m, o)] : rangeOf(build, m, o).postures;
+}
+
+/** Demand of a variation for a build, computed afresh. */
+function measure(build: Build, m: Computed, loadKg: number): Demand {
+  const balance = balanceOf(m);
+  const dynamics = dynamicsOf(m);
+  let all: Posture[];
+  try {
+    all = positions(build, m, loadKg, 'default');
+  } catch (error) {
+    if (error instanceof RangeError) return { kind: 'cannot', why: error.message };
+    throw error;
+  }
+  const peaks = peaksOf(all);
+  const points = pointsOf(build, peaks, balance, dynamics);
+  const end = all.at(-1)!;
+  const worst = all.find((p) => !isHeld(p)) ?? end;
+  const open = undeterminedIn(m);
+  const at = (u: Undetermined) =>
+    pointsOf(build, peaksOf(positions(build, m, loadKg, u)), balance, dynamics).points;
+  const ends = open ? [at('low'), at('high'), points.points] : null;
+  return {
+    kind: 'measured',
+    ...points,
+    peaks,
+    band: ends && { low: Math.min(...ends), high: Math.max(...ends), open: open! },
+    needs: {
+      ankleDeg: Math.max(...all.map((p) => p.dorsiflexionDeg)),
+      hipDeg: Math.max(...all.map((p) => p.hipFlexionDeg)),
+    },
+    feasible: all.every(isHeld),
+    verdict: worst.verdict,
+    shortM: worst.shortM,
+    loadKg,
+  };
+}
+
+/** A memory of demands in units of stature and m·g·H: people of one proportion share every entry. */
+export class DemandMemory {
+  private readonly known = new Map<string, Demand>();
+  private readonly bodies = new WeakMap<Build, { unit: Build; key: string }>();
+
+  /** @param most entries kept; the oldest are dropped beyond it */
+  constructor(private readonly most = 20_000) {}
+
+  get size() {
+    return this.known.size;
+  }
+
+  /**
+   * What a variation asks of a build. Angles and points depend on proportions, ranges and on loads and heights as
+   * shares of mass and stature only, so the unit build is solved and moments are scaled.
+   * @param loadKg load in all instead of the reference load
+   */
+  of(build: Build, m: SettledMechanics, loadKg?: number): Demand {
+    if (!isComputed(m)) return { kind: 'drawn only', reason: m.reason };
+    const { unit, key } = this.body(build);
+    const kg = loadKg ?? referenceLoadKg(build, 'referenceLoad' in m ? m.referenceLoad : undefined);
+    const share = kg / build.massKg;
+    const scaled = inStatures(m, build.statureM);
+    const full = `${key}|${round(share)}|${JSON.stringify(scaled)}`;
+    let found = this.known.get(full);
+    if (!found) {
+      found = measure(unit, scaled, share);
+      if (this.known.size >= this.most) this.known.delete(this.known.keys().next().value!);
+      this.known.set(full, found);
+    }
+    if (found.kind !== 'measured') return found;
+    const k = build.massKg * build.statureM;
+    return {
+      ...found,
+      peaks: {
+        hipNm: found.peaks.hipNm * k,
+        kneeNm: found.peaks.kneeNm * k,
+        kneeFlexionNm: found.peaks.kneeFlexionNm * k,
+        l5Nm: found.peaks.l5Nm * k,
+      },
+      shortM: found.shortM * build.statureM,
+      loadKg: kg,
+    };
+  }
+
+  private body(build: Build) {
+    let known = this.bodies.get(build);
+    if (!known) {
+      const unit = unitBuild(build);
+      const { lengths, masses, ankleLimitDeg, hipLimitDeg } = unit;
+      const key = [
+        ...Object.values(lengths).map(round),
+        masses.name,
+        round(ankleLimitDeg),
+        round(hipLimitDeg),
+      ].join(',');
+      this.bodies.set(build, (known = { unit, key }));
+    }
+    return known;
+  }
+}
+
+const round = (n: number) => n.toPrecision(9);
+
+/** Heights of the set-up as shares of stature, so that the unit build meets the same posture. */
+function inStatures(m: Computed, statureM: number): Computed {
+  const share = (metres: number | undefined) => (metres === undefined ? undefined : metres / statureM);
+  switch (m.type) {
+    case 'squat':
+      return { ...m, kneePastToeM: share(m.kneePastToeM), stepUpM: share(m.stepUpM) };
+    case 'lift':
+      return { ...m, fromHeightM: m.fromHeightM / statureM };
+    case 'bridge':
+      return {
+        ...m,
+        feetRaisedM: share(m.feetRaisedM),
+        ...(typeof m.bench === 'object' ? { bench: { heightM: m.bench.heightM / statureM } } : {}),
+      };
+    case 'lunge':
+      return {
+        ...m,
+        rearFootRaisedM: share(m.rearFootRaisedM),
+        frontFootRaisedM: share(m.frontFootRaisedM),
+      };
+    case 'hinge':
+    case 'extension':
+      return m;
+  }
+}
+
+const shared = new DemandMemory();
+
+/** What a variation asks of a build, from the common memory. */
+export const demandOf = (build: Build, m: SettledMechanics, loadKg?: number): Demand =>
+  shared.of(build, m, loadKg);
+
+/** Moment that counts as full demand of a part for a build, N·m; the scale of points, not a limit. */
+export const fullDemandNm = (build: Build, part: 'hip' | 'knee' | 'back') => {
+  const c = build.constants;
+  const full = { hip: c.fullHip, knee: c.fullKnee, back: c.fullBack }[part];
+  return full * build.massKg * G * build.statureM;
+};
