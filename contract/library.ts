@@ -26,14 +26,22 @@ const referenceLoad = shape({
   fractionOfBodyMass: number(0, 3),
   per: Joi.string().valid('total', 'hand'),
 });
-const hands = Joi.string().valid('at the sides', 'forward', 'crossed', 'behind the ears', 'on the floor');
+const hands = oneOf(L.FREE_HANDS);
+const loadLook = oneOf(L.LOAD_LOOKS);
+const wall = oneOf(L.WALLS);
 const legs = Joi.number().valid(1, 2);
 const place = oneOf(L.LOAD_PLACES);
-const jointAngles = shape({
-  shankDeg: number(-90, 90),
-  thighDeg: number(-90, 180),
-  trunkDeg: number(-180, 180),
-});
+const angle = () => number(-200, 200);
+const arm = shape({ upperDeg: angle(), foreDeg: angle() });
+const drawnPose = shape(
+  { shankDeg: angle(), thighDeg: angle(), trunkDeg: angle() },
+  {
+    other: shape({ shankDeg: angle(), thighDeg: angle() }),
+    arms: arm,
+    otherArm: arm,
+    airborne: number(0, 0.6),
+  },
+);
 const mechanics = union(
   'type',
   {
@@ -59,12 +67,18 @@ const mechanics = union(
       loadPlace: place,
     },
     extension: { bench: Joi.string().valid('level', 'inclined'), hands },
-    drawn: { reason: text(400), start: jointAngles, working: jointAngles },
+    drawn: { reason: text(400), start: drawnPose, working: drawnPose },
   },
   {
     squat: {
       referenceLoad,
+      loadLook,
+      wall,
+      chestHold: Joi.string().valid('goblet', 'hugged'),
       shinLimitDeg: ruledNumber(0, 60),
+      kneePastToeM: ruledNumber(-0.2, 0.3),
+      footPressure: ruledNumber(0.1, 0.8),
+      sidewaysShare: number(0.5, 1),
       heelWedgeDeg: number(0, 30),
       box: Joi.string().valid('seated', 'touched'),
       pull: Joi.string().valid('strap', 'hand'),
@@ -73,16 +87,33 @@ const mechanics = union(
     },
     hinge: {
       referenceLoad,
+      loadLook,
+      wall,
+      footPressure: ruledNumber(0.1, 0.8),
       loadPath: Joi.string().valid('hanging', 'close', 'beside', 'held back'),
       kickstand: Joi.boolean(),
     },
     bridge: {
       referenceLoad,
+      loadLook,
+      feetOn: Joi.string().valid('step', 'ball'),
+      pushToHead: ruledNumber(-0.15, 0.15),
       bench: Joi.alternatives().try(Joi.string().valid('fitted'), shape({ heightM: number(0.1, 1.2) })),
       feetRaisedM: number(0, 1),
     },
-    lunge: { referenceLoad, rearFootRaisedM: number(0, 1), frontShare: ruledNumber(0, 1) },
+    lunge: {
+      referenceLoad,
+      loadLook,
+      wall,
+      hands,
+      touch: Joi.boolean(),
+      frontThighDeg: ruledNumber(20, 120),
+      rearFootRaisedM: number(0, 1),
+      frontFootRaisedM: number(0, 0.5),
+      frontShare: ruledNumber(0, 1),
+    },
     extension: { referenceLoad },
+    drawn: { view: Joi.string().valid('front') },
   },
 );
 
@@ -244,7 +275,7 @@ const houseQuestion = shape(
     ...common,
     kind: Joi.string().valid('houseQuestion'),
     question: text(200),
-    answers: list(shape({ id: slug(), name: text(120), reasons: lines }), 12).min(2),
+    answers: list(shape({ id: slug(), name: text(120), reasons: lines }, { example: mechanics }), 12).min(2),
     hall: answerWith({}),
     byStage: list(answerWith({ stage: oneOf(L.STAGES) }), 3),
     byLoad: list(answerWith({ loaded: Joi.boolean() }), 2),
@@ -323,7 +354,13 @@ const ladder = shape(
     purpose: lines,
     levels: list(level, 40).min(1),
   },
-  commonOptional,
+  {
+    ...commonOptional,
+    demandAnswers: list(
+      shape({ kind: oneOf(L.DEMAND_QUESTIONS), to: slug(), reason: text(400) }, { from: slug() }),
+      80,
+    ),
+  },
 );
 
 const schemas: Record<L.Kind, Joi.ObjectSchema> = {
@@ -381,6 +418,10 @@ export interface EntrySummary {
   pattern: L.Pattern | null;
   roles: L.Role[];
   laterality: L.Laterality | null;
+  /** What its figure and demand are computed from, under the hall's answers. */
+  mechanics: L.SettledMechanics | null;
+  /** The head coach's correction of the computed demand, points. */
+  demandAdjustment: number;
   /** Words the text search looks through besides the title. */
   words: string;
   /** Documents it names, as `kind/slug`. */

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { MASS_SETS, RANGE_METHODS, SEGMENTS } from '../core/body/index.ts';
+import type { Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
 import { LOAD_PLACES, PATTERNS } from '../core/library/index.ts';
 import type { Bar } from '../core/ladder/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, strict, text, union } from './parts.ts';
@@ -20,6 +22,35 @@ export const personSchema = shape({
   note: looseText(2000),
 }).prefs(strict);
 export type PersonRequest = Omit<Person, 'id'>;
+
+/** A person's build with every range test, oldest first. */
+export interface PersonBuild {
+  personId: string;
+  statureM: number | null;
+  massKg: number | null;
+  massSet: MassSet['name'];
+  measured: Partial<Lengths>;
+  tests: (RangeTest & { recordedBy: string })[];
+}
+
+export const buildSchema = shape({
+  massSet: oneOf(Object.keys(MASS_SETS) as MassSet['name'][]),
+  measured: Joi.object(Object.fromEntries(SEGMENTS.map((s) => [s, number(0.02, 1)]))),
+}).prefs(strict);
+export type BuildRequest = Pick<PersonBuild, 'massSet' | 'measured'>;
+
+export const rangeTestSchema = shape({
+  date: isoDate(),
+  method: oneOf(RANGE_METHODS),
+  side: Joi.string().valid('left', 'right'),
+  value: number(-0.2, 200),
+}).prefs(strict);
+export interface RangeTestRequest {
+  date: string;
+  method: RangeMethod;
+  side: 'left' | 'right';
+  value: number;
+}
 
 export interface RestrictionRow {
   id: string;

@@ -194,7 +194,8 @@ export interface HouseAnswer {
 export interface HouseQuestion extends Common {
   kind: 'houseQuestion';
   question: string;
-  answers: { id: Slug; name: string; reasons: Line[] }[];
+  /** An example posture lets the answer's consequences be computed for several builds. */
+  answers: { id: Slug; name: string; reasons: Line[]; example?: Mechanics }[];
   hall: HouseAnswer;
   byStage: (HouseAnswer & { stage: V.Stage })[];
   byLoad: (HouseAnswer & { loaded: boolean })[];
@@ -240,6 +241,19 @@ export interface Ladder extends Common {
   purpose: Line[];
   /** From the easiest to the hardest. */
   levels: Level[];
+  /** What the head coach answered where the computed demand disagrees with the order. */
+  demandAnswers?: DemandAnswer[];
+}
+
+export const DEMAND_QUESTIONS = ['inversion', 'too big', 'cannot'] as const;
+
+/** Why the order stands although a level asks less than the one below, the step is big, or the reference build cannot. */
+export interface DemandAnswer {
+  kind: (typeof DEMAND_QUESTIONS)[number];
+  /** Level below; absent where the question is about one level alone. */
+  from?: Slug;
+  to: Slug;
+  reason: string;
 }
 
 export type Body = Variation | Cue | Fault | Caution | Ladder | Equipment | HouseQuestion | DrillList;

@@ -64,6 +64,14 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
           }
         }
       });
+      const known = new Set(body.levels.map((l) => l.id));
+      (body.demandAnswers ?? []).forEach((a, i) => {
+        for (const id of [a.from, a.to]) {
+          if (id !== undefined && !known.has(id)) {
+            found.push([`demandAnswers[${i}]`, `There is no level "${id}".`]);
+          }
+        }
+      });
       return found;
     }
     case 'houseQuestion': {

@@ -9,6 +9,8 @@ import type {
   RuledNumber,
   Variation,
 } from './documents.ts';
+import { settleMechanics } from './mechanics.ts';
+import type { SettledMechanics } from './mechanics.ts';
 import { holdsFor } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
 import type { Severity, Stage } from './vocabulary.ts';
@@ -57,6 +59,8 @@ export interface ResolvedVariation {
   source: Variation;
   lines: Record<LineField, string[]>;
   toeOutDeg: number | null;
+  /** What figure and demand are computed from. */
+  mechanics: SettledMechanics;
   dose: (Omit<Dose, 'notes'> & { notes: string[] })[];
   equipmentAll: ResolvedNeed[];
   equipmentAny: ResolvedNeed[][];
@@ -226,6 +230,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
       string[]
     >,
     toeOutDeg: variation.toeOutDeg === undefined ? null : number(variation.toeOutDeg),
+    mechanics: settleMechanics(variation.mechanics, number),
     dose: variation.dose.map((d) => ({ ...d, notes: lines('dose', d.notes) })),
     equipmentAll: needs(variation.equipmentAll),
     equipmentAny: variation.equipmentAny.map(needs),
@@ -248,4 +253,14 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     answers,
     dropped,
   };
+}
+
+/** The mechanics block alone under the answers in force: for lists, where a whole sheet would be too much. */
+export function resolveMechanics(variation: Variation, shelf: Shelf, person?: ForPerson): SettledMechanics {
+  return settleMechanics(variation.mechanics, (n) => {
+    if (typeof n === 'number') return n;
+    const question = shelf.get('houseQuestion', n.question);
+    const answer = question && answerInForce(question, variation, person).answer;
+    return n.byAnswer[answer ?? ''] ?? n.otherwise;
+  });
 }

@@ -211,7 +211,7 @@ describe('why a squat leans', () => {
     const why = P.whyLean(long, { pressure: 0.35 }, b);
     expect(why.reasons[0]!.input).toBe('Ankle range');
     expect(why.reasons.map((r) => r.input)).toContain('Thigh');
-    const sizes = why.reasons.map((r) => Math.abs(r.leanDeg));
+    const sizes = why.reasons.map((r) => Math.abs(r.leanDeg!));
     expect(sizes).toEqual([...sizes].sort((x, y) => y - x));
     // Pressure nearer the heel asks less lean: putting it back asks more.
     expect(why.reasons.find((r) => r.input === 'Foot pressure')!.leanDeg).toBeLessThan(0);

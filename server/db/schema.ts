@@ -1,3 +1,4 @@
+import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
 import type { Bar, Decision, LoggedSet, Outcome, TakenWay } from '../../core/ladder/index.ts';
 import {
@@ -85,6 +86,34 @@ export const person = pgTable('person', {
   massKg: doublePrecision('mass_kg'),
   note: text('note').notNull().default(''),
 });
+
+/** What was measured of a person's build besides stature and mass. */
+export const personBuild = pgTable('person_build', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => person.id, { onDelete: 'cascade' }),
+  massSet: text('mass_set').$type<MassSet['name']>().notNull(),
+  /** Segments in metres; those that are missing come from stature. */
+  measured: jsonb('measured').$type<Partial<Lengths>>().notNull(),
+});
+
+/** A measurement of ankle or hip range; all are kept, the newest of each side counts. */
+export const rangeTest = pgTable(
+  'range_test',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    method: text('method').$type<RangeMethod>().notNull(),
+    side: text('side').$type<'left' | 'right'>().notNull(),
+    /** Metres for knee to wall, degrees otherwise. */
+    value: doublePrecision('value').notNull(),
+    recordedBy: text('recorded_by').notNull(),
+  },
+  (t) => [index('range_test_person').on(t.personId)],
+);
 
 export const restriction = pgTable(
   'restriction',

@@ -7,6 +7,7 @@ import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
 import { root } from '../root.ts';
 import { PEOPLE, SQUADS, STAFF } from './people.ts';
+import type { DemoPerson } from './people.ts';
 import { seeded, uuidFrom } from './random.ts';
 import { seasonOf } from './season.ts';
 
@@ -52,6 +53,7 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       await tx
         .insert(schema.person)
         .values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note });
+      await insertBuild(tx, id, who, today, random);
       const season = seasonOf(who, id, ladder, inForce, today, random);
       await tx.insert(schema.session).values(season.sessions.map((s) => ({ ...s, personId: id })));
       await tx
@@ -71,4 +73,19 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       }
     }
   });
+}
+
+/** Measured segments and range tests of an invented person, the tests dated back from today. */
+async function insertBuild(tx: Db, personId: string, who: DemoPerson, today: string, random: () => number) {
+  if (!who.build) return;
+  const { massSet, measured = {}, tests = [] } = who.build;
+  await tx.insert(schema.personBuild).values({ personId, massSet, measured });
+  for (const [weeksAgo, method, side, value] of tests) {
+    const date = new Date(Date.parse(`${today}T00:00:00Z`) - weeksAgo * 7 * 86_400_000)
+      .toISOString()
+      .slice(0, 10);
+    await tx
+      .insert(schema.rangeTest)
+      .values({ id: uuidFrom(random), personId, date, method, side, value, recordedBy: 'Jonas Brightwater' });
+  }
 }

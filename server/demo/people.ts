@@ -1,3 +1,5 @@
+import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
+
 /** How the last two sessions go; what the decision makes of them is computed, not written here. */
 export type Lately = 'as before' | 'strong' | 'easy' | 'hurting' | 'struggling' | 'unwatched' | 'barred';
 
@@ -18,6 +20,12 @@ export interface DemoPerson {
   rightBehind: number;
   watched: number;
   lately: Lately;
+  /** Which mass table fits, what was measured of the build, and range tests: weeks ago, method, side, value. */
+  build?: {
+    massSet: MassSet['name'];
+    measured?: Partial<Lengths>;
+    tests?: [weeksAgo: number, method: RangeMethod, side: 'left' | 'right', value: number][];
+  };
 }
 
 export const SQUADS = ['Juniors', 'Masters crew', 'Rescue volunteers'] as const;
@@ -42,6 +50,13 @@ export const PEOPLE: readonly DemoPerson[] = [
     rightBehind: 0,
     watched: 0.95,
     lately: 'strong',
+    build: {
+      massSet: 'women',
+      tests: [
+        [6, 'knee to wall', 'left', 0.11],
+        [6, 'knee to wall', 'right', 0.1],
+      ],
+    },
   },
   {
     name: 'Tomas Wrenfield',
@@ -55,6 +70,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     rightBehind: 0,
     watched: 0.9,
     lately: 'as before',
+    build: { massSet: 'men' },
   },
   {
     name: 'Leni Achterdijk',
@@ -94,6 +110,20 @@ export const PEOPLE: readonly DemoPerson[] = [
     rightBehind: 0.25,
     watched: 0.95,
     lately: 'as before',
+    build: {
+      massSet: 'men',
+      measured: { thigh: 0.49, shank: 0.45 },
+      tests: [
+        [12, 'knee to wall', 'left', 0.045],
+        [12, 'knee to wall', 'right', 0.02],
+        [8, 'knee to wall', 'left', 0.055],
+        [8, 'knee to wall', 'right', 0.03],
+        [2, 'knee to wall', 'left', 0.065],
+        [2, 'knee to wall', 'right', 0.05],
+        [8, 'hip angle', 'left', 118],
+        [8, 'hip angle', 'right', 114],
+      ],
+    },
   },
   {
     name: 'Marta Quillon',
@@ -107,6 +137,15 @@ export const PEOPLE: readonly DemoPerson[] = [
     rightBehind: 0.02,
     watched: 0.95,
     lately: 'strong',
+    build: {
+      massSet: 'women',
+      tests: [
+        [9, 'knee to wall', 'left', 0.09],
+        [9, 'knee to wall', 'right', 0.095],
+        [1, 'knee to wall', 'left', 0.1],
+        [1, 'knee to wall', 'right', 0.1],
+      ],
+    },
   },
   {
     name: 'Dario Finchley-Roe',
@@ -133,6 +172,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     rightBehind: 0,
     watched: 0.95,
     lately: 'barred',
+    build: { massSet: 'women', measured: { thigh: 0.415 } },
   },
   {
     name: 'Rui Tamarindo',

@@ -1,7 +1,15 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Context } from 'hono';
-import { documentId, KINDS, referencesOf, resolve, STAGES, titleOf } from '../../core/library/index.ts';
-import type { Body, Kind, Stage } from '../../core/library/index.ts';
+import {
+  documentId,
+  KINDS,
+  referencesOf,
+  resolve,
+  resolveMechanics,
+  STAGES,
+  titleOf,
+} from '../../core/library/index.ts';
+import type { Body, Kind, Shelf, Stage } from '../../core/library/index.ts';
 import {
   decideChangeSchema,
   draftSchema,
@@ -38,7 +46,7 @@ function documentOf(c: Context<Env>): { kind: Kind; slug: string } {
 export function libraryRoutes(app: App, s: Services): void {
   app.get('/api/library', async (c) => {
     const { shelf, revisions } = await shelfInForce(s.db);
-    const entries = shelf.everything().map((body) => summaryOf(body, revisions));
+    const entries = shelf.everything().map((body) => summaryOf(body, shelf, revisions));
     const answer: LibraryList = { entries, edition: await editionHeader(s.db) };
     return c.json(answer);
   });
@@ -188,7 +196,7 @@ export function libraryRoutes(app: App, s: Services): void {
   });
 }
 
-function summaryOf(body: Body, revisions: ReadonlyMap<string, number>): EntrySummary {
+function summaryOf(body: Body, shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySummary {
   const variation = body.kind === 'variation' ? body : null;
   return {
     kind: body.kind,
@@ -199,6 +207,8 @@ function summaryOf(body: Body, revisions: ReadonlyMap<string, number>): EntrySum
     pattern: variation?.pattern ?? null,
     roles: variation?.roles ?? [],
     laterality: variation?.laterality ?? null,
+    mechanics: variation && resolveMechanics(variation, shelf),
+    demandAdjustment: variation?.demandAdjustment?.points ?? 0,
     words: variation ? wordsOf(body) : '',
     uses: [...new Set(referencesOf(body).map(documentId))],
   };

@@ -1,2 +1,3 @@
+export { buildsOf } from './builds.ts';
 export { peopleRoutes } from './routes.ts';
 export { openRestrictions, personList, personOf, seesHealth, savePerson, addRestriction } from './store.ts';

@@ -1,14 +1,28 @@
-import { eraseSchema, liftSchema, personSchema, restrictionSchema } from '../../contract/people.ts';
-import type { PersonRequest, RestrictionRequest } from '../../contract/people.ts';
+import {
+  buildSchema,
+  eraseSchema,
+  liftSchema,
+  personSchema,
+  rangeTestSchema,
+  restrictionSchema,
+} from '../../contract/people.ts';
+import type {
+  BuildRequest,
+  PersonRequest,
+  RangeTestRequest,
+  RestrictionRequest,
+} from '../../contract/people.ts';
 import { hallToday } from '../hall/index.ts';
 import { bodyOf, idOf, meOf } from '../http.ts';
 import type { App, Services } from '../http.ts';
+import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
   addRestriction,
   erasePerson,
   exportPerson,
   liftRestriction,
   personList,
+  personOf,
   restrictionRows,
   savePerson,
 } from './store.ts';
@@ -42,6 +56,33 @@ export function peopleRoutes(app: App, s: Services): void {
       'content-type': 'application/json; charset=utf-8',
       'content-disposition': 'attachment; filename="meister-person.json"',
     });
+  });
+
+  app.get('/api/builds', async (c) => c.json(await buildsOf(s.db)));
+
+  app.get('/api/people/:id/build', async (c) => {
+    const { id } = await personOf(s.db, idOf(c));
+    return c.json((await buildsOf(s.db, id))[0]);
+  });
+
+  app.put('/api/people/:id/build', async (c) => {
+    const id = idOf(c);
+    const request = await bodyOf<BuildRequest>(c, buildSchema);
+    await s.db.transaction((tx) => saveBuild(tx, id, request));
+    return c.json({ ok: true });
+  });
+
+  app.post('/api/people/:id/range-tests', async (c) => {
+    const id = idOf(c);
+    const request = await bodyOf<RangeTestRequest>(c, rangeTestSchema);
+    const today = await hallToday(s.db, s.clock());
+    const made = await s.db.transaction((tx) => addRangeTest(tx, id, request, meOf(c).name, today));
+    return c.json({ id: made }, 201);
+  });
+
+  app.delete('/api/range-tests/:id', async (c) => {
+    await s.db.transaction((tx) => dropRangeTest(tx, idOf(c)));
+    return c.json({ ok: true });
   });
 
   app.get('/api/people/:id/restrictions', async (c) => c.json(await restrictionRows(s.db, idOf(c))));

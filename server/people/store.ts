@@ -6,6 +6,7 @@ import type { Restriction } from '../../core/ladder/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
+import { buildsOf } from './builds.ts';
 
 const { person, restriction, session, loggedSet, move, moveFlag, squad } = schema;
 
@@ -71,6 +72,7 @@ export async function exportPerson(db: Db, id: string) {
     format: 'meister-person',
     version: 1,
     person: who,
+    build: (await buildsOf(db, id))[0],
     restrictions: await restrictionRows(db, id),
     sessions,
     sets,

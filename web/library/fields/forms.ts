@@ -301,6 +301,12 @@ const houseQuestion: FieldSpec[] = [
       { type: 'text', key: 'id', label: 'Short id' },
       { type: 'text', key: 'name', label: 'Answer' },
       lines('reasons', 'Reasons'),
+      {
+        type: 'mechanics',
+        key: 'example',
+        label: 'Example posture, to compute what the answer asks',
+        optional: true,
+      },
     ],
     fresh: () => ({ id: '', name: '', reasons: [] }),
   },
@@ -395,6 +401,19 @@ const ladder: FieldSpec[] = [
     item: 'level',
     fields: LEVEL,
     fresh: () => L.blankLevel('', ''),
+  },
+  {
+    type: 'list',
+    key: 'demandAnswers',
+    label: 'Why the order stands where the computed demand disagrees',
+    item: 'answer',
+    fields: [
+      choice('kind', 'Question', L.DEMAND_QUESTIONS),
+      { type: 'text', key: 'from', label: 'Level below (its short id)', optional: true },
+      { type: 'text', key: 'to', label: 'Level (its short id)' },
+      { type: 'text', key: 'reason', label: 'Reason' },
+    ],
+    fresh: () => ({ kind: 'inversion', to: '', reason: '' }),
   },
   ...foot,
 ];

@@ -42,7 +42,7 @@ export type FieldSpec =
   | { type: 'criterion'; key: string; label: string; negated?: boolean }
   | { type: 'waysOn'; key: string; label: string }
   | { type: 'predicate'; key: string; label: string }
-  | { type: 'mechanics'; key: string; label: string }
+  | { type: 'mechanics'; key: string; label: string; optional?: boolean }
   | { type: 'heading'; key: string; label: string };
 
 export type Value = Record<string, unknown>;
