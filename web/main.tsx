@@ -18,6 +18,7 @@ const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
+const body = () => import('./body/pages.ts');
 const hall = () => import('./hall/index.ts');
 
 const LibraryRoom = page(library, (m) => m.LibraryRoom);
@@ -30,6 +31,7 @@ const FloorList = page(log, (m) => m.FloorList);
 const LogPage = page(log, (m) => m.LogPage);
 const Ladders = page(ladders, (m) => m.Ladders);
 const LadderRoom = page(ladders, (m) => m.LadderRoom);
+const BodyRoom = page(body, (m) => m.BodyRoom);
 const Changes = page(changes, (m) => m.Changes);
 const ChangePage = page(changes, (m) => m.ChangePage);
 const Hall = page(hall, (m) => m.Hall);
@@ -76,6 +78,7 @@ const router = createBrowserRouter([
       { path: '/library/:kind/:slug/history', element: waiting(<History />) },
       { path: '/ladders', element: waiting(<Ladders />) },
       { path: '/ladders/:slug', element: waiting(<LadderRoom />) },
+      { path: '/body', element: waiting(<BodyRoom />) },
       { path: '/changes', element: waiting(<Changes />) },
       { path: '/changes/:id', element: waiting(<ChangePage />) },
       { path: '/hall', element: waiting(<Hall />) },

@@ -4,6 +4,7 @@ import {
   buildOf,
   CONSTANTS,
   MASS_SETS,
+  personalBuild,
   rangeRecord,
   SEGMENTS,
   SOURCED,
@@ -105,5 +106,25 @@ describe('range tests', () => {
     const bottom = days.reduce((s, d) => s + (d - mean) ** 2, 0);
     expect(rangeRecord(b, 'ankle', angles).trendDegPer4Weeks).toBeCloseTo((28 * top) / bottom, 9);
     expect(rangeRecord(b, 'ankle', angles.slice(0, 1)).trendDegPer4Weeks).toBeNull();
+  });
+});
+
+describe('a person', () => {
+  const known = { statureM: 1.7, massKg: 60, massSet: 'women' as const, measured: {}, tests: [] };
+  it('has a build only with stature and mass; the rest is assumed and said', () => {
+    expect(personalBuild({ ...known, statureM: null })).toBeNull();
+    expect(personalBuild(known)).toMatchObject({
+      build: { ankleLimitDeg: 40, masses: { name: 'women' } },
+      assumed: ['proportions from stature', 'ankle range 40°', 'hip range 145°'],
+    });
+  });
+  it('bends no further than its newest tests say', () => {
+    const tests = [
+      { id: 'a', date: '2026-10-01', method: 'ankle angle' as const, side: 'left' as const, value: 31 },
+      { id: 'b', date: '2026-10-01', method: 'hip angle' as const, side: 'left' as const, value: 110 },
+    ];
+    const own = personalBuild({ ...known, measured: { thigh: 0.44 }, tests })!;
+    expect(own.build).toMatchObject({ ankleLimitDeg: 31, hipLimitDeg: 110 });
+    expect(own.assumed).toEqual([]);
   });
 });

@@ -2,3 +2,4 @@ export * from './constants.ts';
 export * from './mass-sets.ts';
 export * from './build.ts';
 export * from './ranges.ts';
+export * from './person.ts';

@@ -3,3 +3,4 @@ export * from './variation.ts';
 export * from './order.ts';
 export * from './nearest.ts';
 export * from './consequences.ts';
+export * from './spread.ts';

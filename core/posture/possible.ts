@@ -13,9 +13,7 @@ export type Help =
   | { change: 'heel wedge'; wedgeDeg: number; leanDeg: number }
   | { change: 'pull'; newtons: number; leanDeg: number }
   | { change: 'sit on a box'; carriesKg: number; boxM: number; leanDeg: number }
-  | { change: 'less depth'; thighDeg: number; leanDeg: number }
-  | { change: 'more lean'; leanDeg: number }
-  | { change: 'less step'; boxM: number; leanDeg: number };
+  | { change: 'less depth'; thighDeg: number; leanDeg: number };
 
 /**
  * What would let a squat be held at its depth, at each of the given leans: a weight at arm's length, a wedge under

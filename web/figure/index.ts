@@ -1,3 +1,5 @@
 export { Drawing } from './drawing.tsx';
 export type { Detail } from './drawing.tsx';
-export { frameOf, limbPath, bodyShapes, svgPoint } from './shape.ts';
+export { Movement, MovementIcon } from './movement.tsx';
+export { solved } from './ranges.ts';
+export { bodyShapes, frameOf, limbPath, svgPoint } from './shape.ts';

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
 import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
@@ -6,8 +6,12 @@ import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
-import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
+import { Button, capital, Loaded, Notice, PatternWord, SelectField, TextField } from '../ui/index.ts';
+import { buildFor, MomentCaution, useBuilds } from '../body/index.ts';
+import { useSpread } from '../workers/index.ts';
+import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
+import { ladderProfile } from './profile.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
 /** One ladder: its elevation, and the level chosen with what earns the next one. */
@@ -19,6 +23,21 @@ export function LadderRoom() {
   const library = useGet<LibraryList>('/api/library');
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
+  const [personId, setPersonId] = useState<string | null>(null);
+  const [parts, setParts] = useState(false);
+  const builds = useBuilds();
+  const build = buildFor(builds, personId);
+  const forWhom = builds.find((b) => b.personId === personId)?.name ?? 'the reference build';
+  const spread = useSpread();
+  const entries = useMemo(() => library.data?.entries ?? [], [library.data]);
+  const profile = useMemo(
+    () => query.data && ladderProfile(query.data.ladder, entries, build),
+    [query.data, entries, build],
+  );
+  const spreads = useMemo(
+    () => spread.result && new Map(spread.result.map((s) => [s.id, { ...s, people: s.builds }])),
+    [spread.result],
+  );
   return (
     <Loaded query={query} what="the ladder">
       {({ ladder, revision }) => {
@@ -40,15 +59,82 @@ export function LadderRoom() {
                 <Link to={`/library/ladder/${slug}/history`}>Revision {revision}, history</Link>
               </p>
             </div>
+            <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2">
+              {builds.length > 0 && (
+                <SelectField
+                  label="What it asks of"
+                  value={personId ?? ''}
+                  onChange={(e) => setPersonId(e.target.value || null)}
+                  className="w-56"
+                >
+                  <option value="">the reference build</option>
+                  {builds.map((b) => (
+                    <option key={b.personId} value={b.personId}>
+                      {b.name}
+                    </option>
+                  ))}
+                </SelectField>
+              )}
+              <label className="flex min-h-9 items-center gap-2">
+                <input type="checkbox" checked={parts} onChange={(e) => setParts(e.target.checked)} />
+                Show the parts
+              </label>
+              {builds.length > 0 && !spread.running && !spread.result && (
+                <Button
+                  onClick={() =>
+                    spread.start({
+                      variations: (profile?.steps ?? []).map((s) => ({ id: s.id, mechanics: s.mechanics })),
+                      builds: builds.map((b) => b.build),
+                    })
+                  }
+                >
+                  Spread over our people
+                </Button>
+              )}
+              {spread.running && (
+                <span className="flex items-center gap-3">
+                  <progress
+                    max={spread.running.of}
+                    value={spread.running.done}
+                    aria-label="Levels computed"
+                  />
+                  <Button onClick={() => spread.cancel()}>Cancel</Button>
+                </span>
+              )}
+              {spread.result && (
+                <Button tone="quiet" onClick={() => spread.clear()}>
+                  Hide the spread
+                </Button>
+              )}
+              {spread.error && <Notice tone="warn">{spread.error}</Notice>}
+            </div>
             <Elevation
               ladder={ladder}
               standing={standing}
+              entries={entries}
+              profile={profile?.steps}
+              spread={spreads}
+              parts={parts}
+              build={build}
               chosen={level.id}
               onChoose={(id) => {
                 setChosen(id);
                 setEditing(false);
               }}
             />
+            <p className="mt-1 text-sm text-soft">
+              Beneath the stairs: points for {forWhom}; hip, knee, low back and balance together. Differences
+              under 3 are ties. The order is the head coach’s; the figures only ask.
+            </p>
+            <MomentCaution />
+            {profile && (
+              <DemandQuestions
+                ladder={ladder}
+                revision={revision}
+                questions={profile.questions}
+                forWhom={forWhom}
+              />
+            )}
             {editing ? (
               <EditLevel
                 key={`${level.id} ${revision}`}

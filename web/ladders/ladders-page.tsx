@@ -1,8 +1,10 @@
 import { Link } from 'react-router';
-import type { LibraryList } from '../../contract/library.ts';
+import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
+import { ladderProfile } from './profile.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
 /** Every ladder as its elevation. */
@@ -33,7 +35,7 @@ export function Ladders() {
                 <h2>
                   <Link to={`/ladders/${l.slug}`}>{l.title}</Link>
                 </h2>
-                <Preview slug={l.slug} />
+                <Preview slug={l.slug} entries={entries} />
               </section>
             ))}
           </>
@@ -43,12 +45,19 @@ export function Ladders() {
   );
 }
 
-function Preview({ slug }: { slug: string }) {
+function Preview({ slug, entries }: { slug: string; entries: EntrySummary[] }) {
   const ladder = useLadder(slug);
   const standing = useStanding(slug);
   return (
     <Loaded query={ladder} what="the ladder">
-      {({ ladder: l }) => <Elevation ladder={l} standing={standing} />}
+      {({ ladder: l }) => (
+        <Elevation
+          ladder={l}
+          standing={standing}
+          entries={entries}
+          profile={ladderProfile(l, entries, REFERENCE_BUILD).steps}
+        />
+      )}
     </Loaded>
   );
 }

@@ -4,6 +4,7 @@ import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { Loaded } from '../ui/index.ts';
+import { Consequences } from './consequences.tsx';
 import { FORMS } from './fields/index.ts';
 import { Reading } from './reading.tsx';
 import { SheetView } from './sheet-view.tsx';
@@ -46,6 +47,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
           <h1>{titleOf(body)}</h1>
           {tools(revision)}
           <Reading fields={FORMS[kind]} value={body} entries={entries} />
+          {body.kind === 'houseQuestion' && <Consequences question={body} />}
           {kind === 'cue' && <StandsOn body={body} entries={entries} />}
         </article>
       )}

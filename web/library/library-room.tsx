@@ -4,6 +4,8 @@ import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS, PATTERNS, ROLES } from '../../core/library/index.ts';
 import type { Kind, Pattern, Role } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { MovementIcon } from '../figure/index.ts';
 import { Button, Empty, Loaded, PatternWord } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { NewDocument } from './new-document.tsx';
@@ -142,16 +144,26 @@ export function LibraryRoom() {
                     <Link
                       to={`/library/${kind}/${e.slug}${query}`}
                       aria-current={e.slug === shown ? 'true' : undefined}
-                      className={`block px-3 py-2 no-underline hover:bg-paper ${e.slug === shown ? 'taped-left bg-paper pl-4 font-semibold' : ''}`}
+                      className={`flex items-center gap-3 px-3 py-2 no-underline hover:bg-paper ${e.slug === shown ? 'taped-left bg-paper pl-4 font-semibold' : ''}`}
                     >
-                      {e.title}
-                      {e.pattern && (
-                        <span className="block text-sm font-normal">
-                          <PatternWord pattern={e.pattern} />,{' '}
-                          <span className="text-soft">{e.roles.join(', ')}</span>
-                        </span>
+                      {e.mechanics && e.pattern && (
+                        <MovementIcon
+                          mechanics={e.mechanics}
+                          pattern={e.pattern}
+                          build={REFERENCE_BUILD}
+                          size={40}
+                        />
                       )}
-                      {e.retired && <span className="block text-sm text-warn">retired</span>}
+                      <span>
+                        {e.title}
+                        {e.pattern && (
+                          <span className="block text-sm font-normal">
+                            <PatternWord pattern={e.pattern} />,{' '}
+                            <span className="text-soft">{e.roles.join(', ')}</span>
+                          </span>
+                        )}
+                        {e.retired && <span className="block text-sm text-warn">retired</span>}
+                      </span>
                     </Link>
                   </li>
                 ))}

@@ -6,6 +6,8 @@ import { VIEW_WORDS } from '../../core/library/index.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { useGet } from '../shell/index.ts';
 import { Button, fullDay, Loaded } from '../ui/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { Movement } from '../figure/index.ts';
 import { tempoWords } from './sheet-view.tsx';
 
 const MM = 96 / 25.4;
@@ -80,6 +82,14 @@ export function PrintSheet() {
                     </p>
                     <h1 className="text-[26pt] leading-none">{v.name}</h1>
                   </div>
+                  <Movement
+                    mechanics={r.mechanics}
+                    pattern={v.pattern}
+                    build={REFERENCE_BUILD}
+                    detail="plain"
+                    scale={0.62}
+                    print
+                  />
                   <p className="text-right text-[10pt]">
                     {dose && (
                       <>

@@ -4,6 +4,9 @@ import { Link } from 'react-router';
 import type { Sheet } from '../../contract/library.ts';
 import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { ResolvedFault, ResolvedNeed, Tempo } from '../../core/library/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { DemandPanel } from '../body/index.ts';
+import { Movement } from '../figure/index.ts';
 import { PatternWord } from '../ui/index.ts';
 
 export const tempoWords = (t: Tempo) => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
@@ -73,6 +76,24 @@ export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) 
           </ul>
         </section>
       )}
+
+      <div className="my-3 flex flex-wrap items-start gap-x-10 gap-y-4 border-y border-rule bg-paper px-4 py-3">
+        <Movement
+          key={v.slug}
+          mechanics={r.mechanics}
+          pattern={v.pattern}
+          build={REFERENCE_BUILD}
+          tempo={v.tempo}
+          scale={1.15}
+        />
+        <DemandPanel
+          slug={v.slug}
+          mechanics={r.mechanics}
+          pattern={v.pattern}
+          build={REFERENCE_BUILD}
+          forWhom="the reference build"
+        />
+      </div>
 
       <div className="grid gap-x-8 xl:grid-cols-2">
         <div>

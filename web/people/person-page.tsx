@@ -19,6 +19,7 @@ import {
   TextField,
   withDays,
 } from '../ui/index.ts';
+import { BodyPanel } from './body-panel.tsx';
 import { DecisionPanel } from './decision.tsx';
 import { PersonForm } from './person-form.tsx';
 import { Restrictions } from './restrictions.tsx';
@@ -91,6 +92,7 @@ export function PersonPage() {
                   </div>
                   <div className="grid content-start gap-6">
                     <Restrictions personId={id} />
+                    <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data)} />
                     <Moves moves={data.moves} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
                   </div>
@@ -113,6 +115,12 @@ export function PersonPage() {
       }}
     </Loaded>
   );
+}
+
+/** Load of the newest set of each variation, kg. */
+function lastLoads(data: PersonOnLadders): Map<string, number> {
+  const newest = [...data.sets].sort((a, b) => a.date.localeCompare(b.date) || a.ordinal - b.ordinal);
+  return new Map(newest.flatMap((s) => (s.loadKg === null ? [] : [[s.variation, s.loadKg] as const])));
 }
 
 function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {

@@ -38,6 +38,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
         ] satisfies [string, string][])),
     ['Library', '/library'],
     ['Ladders', '/ladders'],
+    ['Body room', '/body'],
     ...(me.role === 'viewer' ? [] : ([['Changes', '/changes']] satisfies [string, string][])),
     ...(me.role === 'head coach' ? ([['Hall', '/hall']] satisfies [string, string][]) : []),
   ];

@@ -54,6 +54,7 @@ export function Shell() {
     ['People', '/people', me.role !== 'viewer'],
     ['Library', '/library', true],
     ['Ladders', '/ladders', true],
+    ['Body', '/body', true],
     ['Changes', '/changes', me.role !== 'viewer'],
     ['Hall', '/hall', me.role === 'head coach'],
   ];
@@ -96,7 +97,7 @@ export function Shell() {
         </nav>
         <div className="ml-auto flex items-center gap-3 py-1.5 text-sm">
           <Outbox />
-          <span className="hidden text-soft lg:inline">
+          <span className="hidden text-soft min-[1440px]:inline">
             {hall.name}
             {edition && `, ${editionLabel(edition)}`}
           </span>

@@ -14,7 +14,7 @@ import type { Criterion, WayOn } from '../../../core/ladder/index.ts';
 import { Button, Field } from '../../ui/index.ts';
 import { CriterionEditor, WaysOnEditor } from './criterion.tsx';
 import { NEED, needFresh } from './forms.ts';
-import { MechanicsEditor } from './mechanics.tsx';
+import { FRESH_MECHANICS, MechanicsEditor } from './mechanics.tsx';
 import { PredicateEditor } from './predicate.tsx';
 import type { FieldSpec, Value } from './types.ts';
 
@@ -355,9 +355,23 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         </Group>
       );
     case 'mechanics':
+      if (f.optional && value === undefined) {
+        return (
+          <div>
+            <Button onClick={() => onChange(FRESH_MECHANICS.squat)}>
+              <Plus aria-hidden="true" size={16} /> {f.label}
+            </Button>
+          </div>
+        );
+      }
       return (
         <Group label={f.label} error={firstBelow(context.errors, path)}>
           <MechanicsEditor value={value as Mechanics} path={path} context={context} onChange={onChange} />
+          {f.optional && (
+            <Button tone="quiet" onClick={() => onChange(undefined)}>
+              Remove
+            </Button>
+          )}
         </Group>
       );
   }

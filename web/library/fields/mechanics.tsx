@@ -1,5 +1,7 @@
-import type { Mechanics } from '../../../core/library/index.ts';
-import { LOAD_PLACES } from '../../../core/library/index.ts';
+import type { Mechanics, Pattern } from '../../../core/library/index.ts';
+import { REFERENCE_BUILD } from '../../../core/body/index.ts';
+import { FREE_HANDS, LOAD_LOOKS, LOAD_PLACES, settleMechanics, WALLS } from '../../../core/library/index.ts';
+import { Movement } from '../../figure/index.ts';
 import { EditFields } from './edit.tsx';
 import type { EditContext } from './edit.tsx';
 import type { FieldSpec, Value } from './types.ts';
@@ -10,7 +12,7 @@ const hands: FieldSpec = {
   type: 'choice',
   key: 'hands',
   label: 'Hands',
-  options: ['at the sides', 'forward', 'crossed', 'behind the ears', 'on the floor'],
+  options: FREE_HANDS,
 };
 const load: FieldSpec = {
   type: 'group',
@@ -23,10 +25,47 @@ const load: FieldSpec = {
     { type: 'choice', key: 'per', label: 'Counted', options: ['total', 'hand'] },
   ],
 };
+const look: FieldSpec = {
+  type: 'choice',
+  key: 'loadLook',
+  label: 'Load drawn as',
+  options: LOAD_LOOKS,
+  optional: true,
+};
+const wall: FieldSpec = { type: 'choice', key: 'wall', label: 'Wall', options: WALLS, optional: true };
+const angle = (key: string, label: string): FieldSpec => ({ type: 'number', key, label, unit: '°' });
 const angles: FieldSpec[] = [
-  { type: 'number', key: 'shankDeg', label: 'Shank', unit: '°' },
-  { type: 'number', key: 'thighDeg', label: 'Thigh', unit: '°' },
-  { type: 'number', key: 'trunkDeg', label: 'Trunk', unit: '°' },
+  angle('shankDeg', 'Shank'),
+  angle('thighDeg', 'Thigh'),
+  angle('trunkDeg', 'Trunk'),
+  {
+    type: 'group',
+    key: 'other',
+    label: 'Other leg',
+    optional: true,
+    fresh: () => ({ shankDeg: 0, thighDeg: 0 }),
+    fields: [angle('shankDeg', 'Shank'), angle('thighDeg', 'Thigh')],
+  },
+  ...(
+    [
+      ['arms', 'Arms'],
+      ['otherArm', 'Other arm'],
+    ] as const
+  ).map(([key, label]): FieldSpec => ({
+    type: 'group',
+    key,
+    label,
+    optional: true,
+    fresh: () => ({ upperDeg: 0, foreDeg: 0 }),
+    fields: [angle('upperDeg', 'Upper arm'), angle('foreDeg', 'Forearm')],
+  })),
+  {
+    type: 'number',
+    key: 'airborne',
+    label: 'Off the floor, of stature',
+    step: 0.01,
+    optional: true,
+  },
 ];
 const ruled = (key: string, label: string, optional = false): FieldSpec => ({
   type: 'ruled',
@@ -51,12 +90,36 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
     hands,
     place,
     load,
+    look,
+    {
+      type: 'choice',
+      key: 'chestHold',
+      label: 'Load at the chest',
+      options: ['goblet', 'hugged'],
+      optional: true,
+    },
     ruled('shinLimitDeg', 'Shin at most', true),
+    { type: 'ruled', key: 'kneePastToeM', label: 'Knee past the toe at most', unit: 'm', optional: true },
+    {
+      type: 'ruled',
+      key: 'footPressure',
+      label: 'Foot pressure, of foot length from the heel',
+      unit: '',
+      optional: true,
+    },
     { type: 'number', key: 'heelWedgeDeg', label: 'Heel wedge', unit: '°', optional: true },
     { type: 'choice', key: 'box', label: 'Box', options: ['seated', 'touched'], optional: true },
     { type: 'choice', key: 'pull', label: 'Pull', options: ['strap', 'hand'], optional: true },
     { type: 'number', key: 'spreadDeg', label: 'Leg spread', unit: '°', optional: true },
+    {
+      type: 'number',
+      key: 'sidewaysShare',
+      label: 'Step to the side: share of the bent leg (0.5 to 1)',
+      step: 0.05,
+      optional: true,
+    },
     metres('stepUpM', 'Step-up height'),
+    wall,
   ],
   hinge: [
     legs,
@@ -72,7 +135,16 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
       options: ['hanging', 'close', 'beside', 'held back'],
       optional: true,
     },
+    look,
+    {
+      type: 'ruled',
+      key: 'footPressure',
+      label: 'Foot pressure, of foot length from the heel',
+      unit: '',
+      optional: true,
+    },
     { type: 'flag', key: 'kickstand', label: 'Toe of the other foot on the floor' },
+    wall,
   ],
   lift: [
     { type: 'number', key: 'fromHeightM', label: 'From a height of', unit: 'm', step: 0.01 },
@@ -90,10 +162,19 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
       optional: true,
     },
     metres('feetRaisedM', 'Feet raised by'),
+    { type: 'choice', key: 'feetOn', label: 'Feet on', options: ['step', 'ball'], optional: true },
+    {
+      type: 'ruled',
+      key: 'pushToHead',
+      label: 'Push along the floor to the head, share of the load on the feet',
+      unit: '',
+      optional: true,
+    },
     ruled('feetFartherDeg', 'Shank lean towards the head at the top'),
     { type: 'flag', key: 'hold', label: 'Held' },
     place,
     load,
+    look,
   ],
   lunge: [
     {
@@ -103,22 +184,37 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
       step: 0.05,
     },
     { type: 'number', key: 'frontShankDeg', label: 'Front shank', unit: '°' },
+    ruled('frontThighDeg', 'Front thigh at the bottom (empty: level)', true),
     ruled('trunkDeg', 'Trunk'),
     metres('rearFootRaisedM', 'Rear foot raised by'),
+    metres('frontFootRaisedM', 'Front foot raised by'),
     ruled('frontShare', 'Share of the front leg (0 to 1)', true),
     { type: 'choice', key: 'dynamics', label: 'Kind', options: ['static', 'reverse', 'forward'] },
+    { ...hands, optional: true },
+    { type: 'flag', key: 'touch', label: 'A hand touches something' },
     place,
     load,
+    look,
+    wall,
   ],
   extension: [{ type: 'choice', key: 'bench', label: 'Bench', options: ['level', 'inclined'] }, hands, load],
   drawn: [
     { type: 'text', key: 'reason', label: 'Why it is only drawn' },
+    {
+      type: 'choice',
+      key: 'view',
+      label: 'Seen from',
+      options: ['front'],
+      words: { front: 'the front' },
+      optional: true,
+    },
     { type: 'group', key: 'start', label: 'Start', fields: angles },
     { type: 'group', key: 'working', label: 'Working position', fields: angles },
   ],
 };
 
-const FRESH: Record<Mechanics['type'], Mechanics> = {
+/** A block of each kind to start from. */
+export const FRESH_MECHANICS: Record<Mechanics['type'], Mechanics> = {
   squat: { type: 'squat', legs: 2, thighDeg: 90, hands: 'forward', loadPlace: 'none' },
   hinge: { type: 'hinge', legs: 2, trunkDeg: 70, kneeDeg: 20, hands: 'at the sides', loadPlace: 'none' },
   lift: {
@@ -159,7 +255,7 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
         aria-label="Kind of posture"
         className="field max-w-56"
         value={value.type}
-        onChange={(e) => onChange(FRESH[e.target.value as Mechanics['type']])}
+        onChange={(e) => onChange(FRESH_MECHANICS[e.target.value as Mechanics['type']])}
       >
         {Object.keys(FIELDS).map((t) => (
           <option key={t}>{t}</option>
@@ -173,6 +269,31 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
         context={context}
         onChange={(v) => onChange(v as unknown as Mechanics)}
       />
+      <Preview value={value} />
     </div>
+  );
+}
+
+const PATTERN_OF: Record<Mechanics['type'], Pattern> = {
+  squat: 'squat',
+  hinge: 'hinge',
+  lift: 'hinge',
+  bridge: 'bridge',
+  lunge: 'lunge',
+  extension: 'hinge',
+  drawn: 'squat',
+};
+
+/** The figure that follows from what is filled in; while a number is missing, the words for that. */
+function Preview({ value }: { value: Mechanics }) {
+  const mechanics = settleMechanics(value, (n) => (typeof n === 'number' ? n : n.otherwise));
+  const complete = (v: unknown): boolean =>
+    typeof v === 'object' && v !== null
+      ? Object.values(v).every(complete)
+      : v === undefined || v === true || v === false || typeof v === 'string' || Number.isFinite(v);
+  if (!complete(mechanics))
+    return <p className="text-soft">The figure appears once every number is there.</p>;
+  return (
+    <Movement mechanics={mechanics} pattern={PATTERN_OF[value.type]} build={REFERENCE_BUILD} scale={0.8} />
   );
 }

@@ -1,0 +1,49 @@
+import { buildOf } from './build.ts';
+import type { Build, Lengths } from './build.ts';
+import { MASS_SETS } from './mass-sets.ts';
+import type { MassSet } from './mass-sets.ts';
+import { rangeRecord } from './ranges.ts';
+import type { RangeRecord, RangeTest } from './ranges.ts';
+
+/** What is known of a person's body. */
+export interface KnownBody {
+  statureM: number | null;
+  massKg: number | null;
+  massSet: MassSet['name'];
+  measured: Partial<Lengths>;
+  tests: readonly RangeTest[];
+}
+
+export interface PersonalBuild {
+  build: Build;
+  ankle: RangeRecord;
+  hip: RangeRecord;
+  /** What was not measured and is taken from the model instead, in words. */
+  assumed: string[];
+}
+
+/** The standing build of the product: what a number is compared with when nobody is chosen. */
+export const REFERENCE_BUILD: Build = buildOf({ statureM: 1.75, massKg: 75 });
+
+/** A person's build from what is known; null without stature and mass, which nothing can stand in for. */
+export function personalBuild(known: KnownBody): PersonalBuild | null {
+  const { statureM, massKg, massSet, measured, tests } = known;
+  if (statureM === null || massKg === null) return null;
+  const sizes = buildOf({ statureM, massKg, masses: MASS_SETS[massSet], measured });
+  const ankle = rangeRecord(sizes, 'ankle', tests);
+  const hip = rangeRecord(sizes, 'hip', tests);
+  const build = buildOf({
+    statureM,
+    massKg,
+    masses: MASS_SETS[massSet],
+    measured,
+    ...(ankle.limitDeg === null ? {} : { ankleLimitDeg: ankle.limitDeg }),
+    ...(hip.limitDeg === null ? {} : { hipLimitDeg: hip.limitDeg }),
+  });
+  const assumed = [
+    ...(sizes.measured.length === 0 ? ['proportions from stature'] : []),
+    ...(ankle.limitDeg === null ? [`ankle range ${build.ankleLimitDeg}°`] : []),
+    ...(hip.limitDeg === null ? [`hip range ${build.hipLimitDeg}°`] : []),
+  ];
+  return { build, ankle, hip, assumed };
+}

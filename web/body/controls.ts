@@ -1,0 +1,444 @@
+import { LOAD_PLACES } from '../../core/library/index.ts';
+import type { LoadPlace, SettledMechanics, SettledOf } from '../../core/library/index.ts';
+import { length, mass, tidy } from '../ui/index.ts';
+
+export interface Units {
+  mass: 'kg' | 'lb';
+  length: 'cm' | 'in';
+}
+
+/** One thing of a set-up that can be changed, in the words of the floor. */
+export type Control =
+  | {
+      kind: 'slider';
+      label: string;
+      min: number;
+      max: number;
+      step: number;
+      value: number;
+      show: string;
+      set: (v: number) => SettledMechanics;
+    }
+  | {
+      kind: 'choice';
+      label: string;
+      options: readonly string[];
+      value: string;
+      set: (v: string) => SettledMechanics;
+    };
+
+const slider = (
+  label: string,
+  [min, max, step]: [number, number, number],
+  value: number,
+  show: string,
+  set: (v: number) => SettledMechanics,
+): Control => ({ kind: 'slider', label, min, max, step, value, show, set });
+const choice = (
+  label: string,
+  options: readonly string[],
+  value: string,
+  set: (v: string) => SettledMechanics,
+): Control => ({ kind: 'choice', label, options, value, set });
+
+const SQUAT_PLACES: readonly LoadPlace[] = [
+  'none',
+  'at the chest',
+  'front of shoulders',
+  'across the shoulders, high',
+  'across the shoulders, low',
+  'arms out in front',
+  'at the sides',
+];
+const HINGE_PLACES: readonly LoadPlace[] = [
+  'none',
+  'in front of the legs',
+  'at the sides',
+  'across the shoulders, high',
+  'across the shoulders, low',
+  'at the chest',
+];
+const LUNGE_PLACES = SQUAT_PLACES.filter((p) => p !== 'arms out in front');
+const HANDS = ['at the sides', 'forward', 'crossed', 'behind the ears'] as const;
+
+type Loaded = Extract<SettledMechanics, { loadPlace: LoadPlace }>;
+
+/** Load place and amount; a place without an amount starts with a tenth of body mass. */
+function loadControls<M extends Loaded>(
+  m: M,
+  places: readonly LoadPlace[],
+  massKg: number,
+  units: Units,
+): Control[] {
+  const fraction = (m.referenceLoad?.fractionOfBodyMass ?? 0) * (m.referenceLoad?.per === 'hand' ? 2 : 1);
+  const kg = fraction * massKg;
+  const known = places.includes(m.loadPlace) ? places : [...places, m.loadPlace];
+  return [
+    choice('Load', known, m.loadPlace, (v) => {
+      const { referenceLoad, loadLook: _look, ...rest } = m;
+      if (v === 'none') return { ...rest, loadPlace: 'none' } as unknown as SettledMechanics;
+      return {
+        ...rest,
+        loadPlace: v as LoadPlace,
+        referenceLoad: referenceLoad ?? { fractionOfBodyMass: 0.1, per: 'total' },
+      } as unknown as SettledMechanics;
+    }),
+    ...(LOAD_PLACES.includes(m.loadPlace) && m.loadPlace !== 'none' && !m.loadPlace.startsWith('round')
+      ? [
+          slider('Amount', [0, 200, 0.5], kg, mass(kg, units.mass), (v) => ({
+            ...m,
+            referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' as const },
+          })),
+        ]
+      : []),
+  ];
+}
+
+/** A limit that is off at the end of its slider. */
+const NO_SHIN_RULE = 46;
+const NO_TOE_RULE = 0.16;
+
+function squatControls(m: SettledOf<'squat'>, massKg: number, units: Units): Control[] {
+  const support = m.box
+    ? `box, ${m.box}`
+    : m.pull === 'strap'
+      ? 'strap'
+      : m.pull === 'hand'
+        ? 'hand'
+        : 'none';
+  const supports = {
+    none: {},
+    'box, touched': { box: 'touched' },
+    'box, seated': { box: 'seated' },
+    strap: { pull: 'strap' },
+    hand: { pull: 'hand' },
+  } as const;
+  const shin = m.shinLimitDeg ?? NO_SHIN_RULE;
+  const toe = m.kneePastToeM ?? NO_TOE_RULE;
+  const without = (...keys: (keyof SettledOf<'squat'>)[]) =>
+    Object.fromEntries(
+      Object.entries(m).filter(([k]) => !keys.includes(k as keyof SettledOf<'squat'>)),
+    ) as unknown as SettledOf<'squat'>;
+  if (m.stepUpM !== undefined) {
+    return [
+      slider('Height of the step', [0.1, 0.6, 0.01], m.stepUpM, length(m.stepUpM, units.length), (v) => ({
+        ...m,
+        stepUpM: v,
+      })),
+      ...loadControls(m, LUNGE_PLACES, massKg, units),
+    ];
+  }
+  return [
+    slider(
+      'Depth: thigh',
+      [20, 125, 1],
+      m.thighDeg,
+      `${tidy(m.thighDeg, 0)}°${m.thighDeg === 90 ? ' level' : ''}`,
+      (v) => ({ ...m, thighDeg: v }),
+    ),
+    slider(
+      'Shin rule',
+      [0, NO_SHIN_RULE, 1],
+      shin,
+      m.shinLimitDeg === undefined ? 'none' : `at most ${tidy(shin, 0)}°`,
+      (v) => (v >= NO_SHIN_RULE ? without('shinLimitDeg') : { ...m, shinLimitDeg: v }),
+    ),
+    slider(
+      'Knee past toe',
+      [-0.1, NO_TOE_RULE, 0.01],
+      toe,
+      m.kneePastToeM === undefined ? 'no rule' : `at most ${length(toe, units.length)}`,
+      (v) => (v >= NO_TOE_RULE - 1e-9 ? without('kneePastToeM') : { ...m, kneePastToeM: v }),
+    ),
+    slider(
+      'Foot pressure',
+      [0.2, 0.65, 0.01],
+      m.footPressure ?? 0.45,
+      `${tidy(100 * (m.footPressure ?? 0.45), 0)} % from the heel`,
+      (v) => ({ ...m, footPressure: v }),
+    ),
+    slider('Heel wedge', [0, 20, 0.5], m.heelWedgeDeg ?? 0, `${tidy(m.heelWedgeDeg ?? 0)}°`, (v) => ({
+      ...m,
+      heelWedgeDeg: v,
+    })),
+    slider('Stance: legs spread', [0, 45, 1], m.spreadDeg ?? 0, `${tidy(m.spreadDeg ?? 0, 0)}°`, (v) => ({
+      ...m,
+      spreadDeg: v,
+    })),
+    choice('Support', Object.keys(supports), support, (v) => ({
+      ...without('box', 'pull'),
+      ...supports[v as keyof typeof supports],
+    })),
+    choice('Legs', ['2', '1'], String(m.legs), (v) => ({ ...m, legs: Number(v) as 1 | 2 })),
+    ...loadControls(m, SQUAT_PLACES, massKg, units),
+    ...(m.loadPlace === 'none'
+      ? [choice('Hands', HANDS, m.hands, (v) => ({ ...m, hands: v as typeof m.hands }))]
+      : []),
+  ];
+}
+
+function hingeControls(m: SettledOf<'hinge'>, massKg: number, units: Units): Control[] {
+  const hands = ['in front of the legs', 'at the sides', 'between the legs'].includes(m.loadPlace);
+  const path = m.loadPath ?? (m.loadPlace === 'in front of the legs' ? 'held back' : 'beside');
+  return [
+    slider('Lean', [15, 95, 1], m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
+    slider('Knees give', [0, 40, 1], m.kneeDeg, `${tidy(m.kneeDeg, 0)}°`, (v) => ({ ...m, kneeDeg: v })),
+    slider(
+      'Foot pressure',
+      [0.2, 0.65, 0.01],
+      m.footPressure ?? 0.45,
+      `${tidy(100 * (m.footPressure ?? 0.45), 0)} % from the heel`,
+      (v) => ({ ...m, footPressure: v }),
+    ),
+    choice(
+      'Legs',
+      ['2', '1', '1, toe of the other down'],
+      m.legs === 2 ? '2' : m.kickstand ? '1, toe of the other down' : '1',
+      (v) => ({ ...m, legs: v === '2' ? 2 : 1, kickstand: v.includes('toe') }),
+    ),
+    ...loadControls(m, HINGE_PLACES, massKg, units),
+    ...(hands
+      ? [
+          choice('Path of the load', ['held back', 'close', 'hanging', 'beside'], path, (v) => ({
+            ...m,
+            loadPath: v as typeof path,
+          })),
+        ]
+      : []),
+  ];
+}
+
+function bridgeControls(m: SettledOf<'bridge'>, massKg: number, units: Units): Control[] {
+  const on =
+    m.bench === undefined
+      ? 'the floor'
+      : m.bench === 'fitted'
+        ? 'a bench that fits'
+        : 'a bench of this height';
+  const push = m.pushToHead ?? 0;
+  const { bench, ...floor } = m;
+  return [
+    choice('Shoulders on', ['the floor', 'a bench that fits', 'a bench of this height'], on, (v) =>
+      v === 'the floor' ? floor : { ...m, bench: v === 'a bench that fits' ? 'fitted' : { heightM: 0.45 } },
+    ),
+    ...(typeof bench === 'object'
+      ? [
+          slider(
+            'Height of the bench',
+            [0.2, 0.7, 0.01],
+            bench.heightM,
+            length(bench.heightM, units.length),
+            (v) => ({ ...m, bench: { heightM: v } }),
+          ),
+        ]
+      : []),
+    slider(
+      'Feet: shin at the top',
+      [-25, 45, 1],
+      m.feetFartherDeg,
+      m.feetFartherDeg === 0
+        ? 'upright'
+        : `${tidy(Math.abs(m.feetFartherDeg), 0)}° ${m.feetFartherDeg > 0 ? 'feet farther' : 'feet nearer'}`,
+      (v) => ({ ...m, feetFartherDeg: v }),
+    ),
+    slider(
+      'Feet raised',
+      [0, 0.5, 0.01],
+      m.feetRaisedM ?? 0,
+      length(m.feetRaisedM ?? 0, units.length),
+      (v) => ({ ...m, feetRaisedM: v }),
+    ),
+    slider(
+      'Push along the floor',
+      [-0.15, 0.15, 0.01],
+      push,
+      push === 0 ? 'none' : `${tidy(100 * Math.abs(push), 0)} % ${push > 0 ? 'to the head' : 'to the feet'}`,
+      (v) => ({ ...m, pushToHead: v }),
+    ),
+    choice('Legs', ['2', '1'], String(m.legs), (v) => ({ ...m, legs: Number(v) as 1 | 2 })),
+    ...loadControls(m, ['none', 'hip crease', 'low over the hips'], massKg, units),
+  ];
+}
+
+function lungeControls(m: SettledOf<'lunge'>, massKg: number, units: Units): Control[] {
+  const { frontShare, ...posture } = m;
+  return [
+    slider(
+      'Step',
+      [0.6, 1.3, 0.01],
+      m.stepOfRightAngleStep,
+      `${tidy(100 * m.stepOfRightAngleStep, 0)} % of the right-angle step`,
+      (v) => ({ ...m, stepOfRightAngleStep: v }),
+    ),
+    slider('Lean', [-5, 50, 1], m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
+    slider('Front shin', [-10, 35, 1], m.frontShankDeg, `${tidy(m.frontShankDeg, 0)}°`, (v) => ({
+      ...m,
+      frontShankDeg: v,
+    })),
+    slider(
+      'Rear foot raised',
+      [0, 0.5, 0.01],
+      m.rearFootRaisedM ?? 0,
+      length(m.rearFootRaisedM ?? 0, units.length),
+      (v) => ({ ...m, rearFootRaisedM: v }),
+    ),
+    slider(
+      'Front foot raised',
+      [0, 0.25, 0.01],
+      m.frontFootRaisedM ?? 0,
+      length(m.frontFootRaisedM ?? 0, units.length),
+      (v) => ({ ...m, frontFootRaisedM: v }),
+    ),
+    choice(
+      'Weight in front',
+      ['what the posture gives', 'asked for'],
+      frontShare === undefined ? 'what the posture gives' : 'asked for',
+      (v) => (v === 'asked for' ? { ...m, frontShare: 0.6 } : posture),
+    ),
+    ...(frontShare === undefined
+      ? []
+      : [
+          slider('Share in front', [0.3, 0.9, 0.01], frontShare, `${tidy(100 * frontShare, 0)} %`, (v) => ({
+            ...m,
+            frontShare: v,
+          })),
+        ]),
+    choice('Kind', ['static', 'reverse', 'forward'], m.dynamics, (v) => ({
+      ...m,
+      dynamics: v as typeof m.dynamics,
+    })),
+    ...loadControls(m, LUNGE_PLACES, massKg, units),
+  ];
+}
+
+/** Everything of a set-up that the room can change. */
+export function controlsOf(m: SettledMechanics, massKg: number, units: Units): Control[] {
+  switch (m.type) {
+    case 'squat':
+      return squatControls(m, massKg, units);
+    case 'hinge':
+      return hingeControls(m, massKg, units);
+    case 'bridge':
+      return bridgeControls(m, massKg, units);
+    case 'lunge':
+      return lungeControls(m, massKg, units);
+    case 'lift': {
+      const kg = m.referenceLoad.fractionOfBodyMass * massKg * (m.referenceLoad.per === 'hand' ? 2 : 1);
+      return [
+        slider(
+          'From a height of',
+          [0.1, 0.5, 0.005],
+          m.fromHeightM,
+          length(m.fromHeightM, units.length),
+          (v) => ({ ...m, fromHeightM: v }),
+        ),
+        choice('With', ['straight bar', 'at the sides'], m.implement, (v) => ({
+          ...m,
+          implement: v as typeof m.implement,
+        })),
+        slider('Amount', [0, 250, 1], kg, mass(kg, units.mass), (v) => ({
+          ...m,
+          referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' },
+        })),
+      ];
+    }
+    case 'extension': {
+      const kg = (m.referenceLoad?.fractionOfBodyMass ?? 0) * massKg;
+      return [
+        choice('Bench', ['level', 'inclined'], m.bench, (v) => ({ ...m, bench: v as typeof m.bench })),
+        choice('Hands', ['crossed', 'behind the ears', 'at the sides'], m.hands, (v) => ({
+          ...m,
+          hands: v as typeof m.hands,
+        })),
+        slider('Weight at the chest', [0, 40, 0.5], kg, mass(kg, units.mass), (v) => ({
+          ...m,
+          referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' },
+        })),
+      ];
+    }
+    case 'drawn':
+      return [];
+  }
+}
+
+/** Set-ups to start from where the library has none of a kind. */
+export const STARTS: readonly {
+  name: string;
+  pattern: 'squat' | 'lunge' | 'hinge' | 'bridge';
+  mechanics: SettledMechanics;
+}[] = [
+  {
+    name: 'A squat',
+    pattern: 'squat',
+    mechanics: { type: 'squat', legs: 2, thighDeg: 90, hands: 'forward', loadPlace: 'none' },
+  },
+  {
+    name: 'A step-up',
+    pattern: 'lunge',
+    mechanics: {
+      type: 'squat',
+      legs: 1,
+      thighDeg: 90,
+      hands: 'at the sides',
+      loadPlace: 'none',
+      stepUpM: 0.3,
+    },
+  },
+  {
+    name: 'A lunge',
+    pattern: 'lunge',
+    mechanics: {
+      type: 'lunge',
+      stepOfRightAngleStep: 1,
+      frontShankDeg: 0,
+      trunkDeg: 5,
+      dynamics: 'static',
+      loadPlace: 'none',
+    },
+  },
+  {
+    name: 'A hinge',
+    pattern: 'hinge',
+    mechanics: {
+      type: 'hinge',
+      legs: 2,
+      trunkDeg: 70,
+      kneeDeg: 20,
+      hands: 'at the sides',
+      loadPlace: 'none',
+    },
+  },
+  {
+    name: 'A lift from the floor',
+    pattern: 'hinge',
+    mechanics: {
+      type: 'lift',
+      fromHeightM: 0.225,
+      implement: 'straight bar',
+      referenceLoad: { fractionOfBodyMass: 1, per: 'total' },
+    },
+  },
+  {
+    name: 'A bench hip extension',
+    pattern: 'hinge',
+    mechanics: { type: 'extension', bench: 'level', hands: 'crossed' },
+  },
+  {
+    name: 'A bridge',
+    pattern: 'bridge',
+    mechanics: { type: 'bridge', legs: 2, feetFartherDeg: 0, hold: false, loadPlace: 'none' },
+  },
+  {
+    name: 'A thrust',
+    pattern: 'bridge',
+    mechanics: {
+      type: 'bridge',
+      legs: 2,
+      bench: 'fitted',
+      feetFartherDeg: 0,
+      hold: false,
+      loadPlace: 'hip crease',
+      referenceLoad: { fractionOfBodyMass: 0.6, per: 'total' },
+    },
+  },
+];

@@ -1,0 +1,149 @@
+import { Link } from 'react-router';
+import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import type { Build } from '../../core/body/index.ts';
+import { demandOf, nearestTo } from '../../core/demand/index.ts';
+import type { Demand, Measured, Neighbour, Step } from '../../core/demand/index.ts';
+import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
+import { useGet } from '../shell/index.ts';
+import { tidy } from '../ui/index.ts';
+import { verdictSentence } from './words.ts';
+
+/** What stands wherever moments or demand are shown. */
+export function MomentCaution() {
+  return (
+    <p className="text-sm text-soft">
+      These figures compare set-ups of a still body in the side view. They are no measure of injury risk.
+    </p>
+  );
+}
+
+const PARTS = [
+  ['hip', 'Hip'],
+  ['knee', 'Knee'],
+  ['back', 'Low back'],
+] as const;
+
+/** Hip, knee and low back as bars of points, on one scale. */
+export function PartBars({ demand: d, most = 100 }: { demand: Measured; most?: number }) {
+  return (
+    <dl className="grid gap-1">
+      {PARTS.map(([key, name]) => (
+        <div key={key} className="grid grid-cols-[4.5rem_1fr_2.5rem] items-center gap-2">
+          <dt className="label">{name}</dt>
+          <dd className="h-3 border border-rule bg-ground" aria-hidden="true">
+            <div className="h-full bg-ink" style={{ width: `${Math.min(100, (100 * d[key]) / most)}%` }} />
+          </dd>
+          <dd className="text-right">{tidy(d[key], 0)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+export function stepOf(e: EntrySummary, build: Build): Step {
+  return {
+    id: e.slug,
+    name: e.title,
+    mechanics: e.mechanics!,
+    demand: demandOf(build, e.mechanics!),
+    adjustment: e.demandAdjustment,
+  };
+}
+
+interface Props {
+  slug: string;
+  mechanics: SettledMechanics;
+  pattern: Pattern;
+  build: Build;
+  forWhom: string;
+}
+
+/** What a variation asks of a build, and what is next easier and harder for it. */
+export function DemandPanel({ slug, mechanics, pattern, build, forWhom }: Props) {
+  const library = useGet<LibraryList>('/api/library');
+  const demand = demandOf(build, mechanics);
+  const variations = (library.data?.entries ?? []).filter(
+    (e) => e.kind === 'variation' && !e.retired && e.pattern === pattern && e.mechanics,
+  );
+  const own = variations.find((e) => e.slug === slug);
+  const near = own
+    ? nearestTo(
+        stepOf(own, build),
+        variations.map((e) => stepOf(e, build)),
+        2,
+      )
+    : null;
+  return (
+    <section aria-label="What it asks" className="min-w-64 flex-1">
+      <h2 className="text-base">What it asks of {forWhom}</h2>
+      <Asked demand={demand} adjustment={own?.demandAdjustment ?? 0} />
+      {near && (
+        <dl className="mt-2 text-[0.95rem]">
+          {(
+            [
+              ['Easier', near.easier],
+              ['Equal', near.equal],
+              ['Harder', near.harder],
+            ] as const
+          ).map(([name, list]) =>
+            list.length === 0 ? null : (
+              <div key={name} className="grid grid-cols-[4.5rem_1fr] gap-2 border-t border-rule py-1">
+                <dt className="label">{name}</dt>
+                <dd>
+                  {list.map((n) => (
+                    <NeighbourLine key={n.id} neighbour={n} />
+                  ))}
+                </dd>
+              </div>
+            ),
+          )}
+        </dl>
+      )}
+      <p className="mt-1 text-sm">
+        <Link to={`/body?a=${slug}`}>Take it apart in the body room</Link>
+      </p>
+      <MomentCaution />
+    </section>
+  );
+}
+
+function NeighbourLine({ neighbour: n }: { neighbour: Neighbour }) {
+  return (
+    <p>
+      <Link to={`/library/variation/${n.id}`}>{n.name}</Link>{' '}
+      <span className="text-soft">{n.reasons.join(', ')}</span>
+    </p>
+  );
+}
+
+function Asked({ demand: d, adjustment }: { demand: Demand; adjustment: number }) {
+  if (d.kind === 'drawn only') return <p className="text-soft">Drawn only, no figures. {d.reason}</p>;
+  if (d.kind === 'cannot') return <p className="text-warn">{d.why}</p>;
+  return (
+    <>
+      {!d.feasible && <p className="font-semibold text-warn">{verdictSentence(d.verdict, d.shortM)}</p>}
+      <p>
+        <span className="font-head text-2xl font-bold">{tidy(d.points + adjustment, 0)}</span> points of about
+        100
+        {d.band && d.band.high - d.band.low >= 1 && (
+          <span className="text-soft">
+            {' '}
+            ({tidy(d.band.low, 0)} to {tidy(d.band.high, 0)}, open: {d.band.open})
+          </span>
+        )}
+        {adjustment !== 0 && (
+          <span className="text-soft">
+            {' '}
+            with the head coach’s {adjustment > 0 ? '+' : '−'}
+            {Math.abs(adjustment)}
+          </span>
+        )}
+      </p>
+      <PartBars demand={d} />
+      <p className="mt-1 text-sm text-soft">
+        Balance × {tidy(d.balance, 2)}. Ankle bent to {tidy(Math.max(0, d.needs.ankleDeg), 0)}°, hip to{' '}
+        {tidy(Math.max(0, d.needs.hipDeg), 0)}°{d.loadKg > 0.4 && `, with ${tidy(d.loadKg, 0)} kg`}.
+      </p>
+    </>
+  );
+}

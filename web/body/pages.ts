@@ -1,0 +1,1 @@
+export { BodyRoom } from './room.tsx';

@@ -1,0 +1,31 @@
+import { useMemo } from 'react';
+import type { Person, PersonBuild } from '../../contract/people.ts';
+import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
+import type { Build, PersonalBuild } from '../../core/body/index.ts';
+import { useGet, useSigned } from '../shell/index.ts';
+
+export interface NamedBuild extends PersonalBuild {
+  personId: string;
+  name: string;
+}
+
+/** Everybody whose body can be computed with; viewers, who see no people, get nobody. */
+export function useBuilds(): NamedBuild[] {
+  const { me } = useSigned();
+  const may = me.role !== 'viewer';
+  const people = useGet<Person[]>(may ? '/api/people' : null);
+  const builds = useGet<PersonBuild[]>(may ? '/api/builds' : null);
+  return useMemo(
+    () =>
+      (builds.data ?? []).flatMap((b) => {
+        const made = personalBuild(b);
+        const name = people.data?.find((p) => p.id === b.personId)?.name;
+        return made && name ? [{ ...made, personId: b.personId, name }] : [];
+      }),
+    [builds.data, people.data],
+  );
+}
+
+/** The chosen person's build, or the reference. */
+export const buildFor = (builds: readonly NamedBuild[], personId: string | null): Build =>
+  builds.find((b) => b.personId === personId)?.build ?? REFERENCE_BUILD;

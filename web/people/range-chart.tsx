@@ -1,0 +1,65 @@
+import { useEffect, useRef, useState } from 'react';
+import type { RangeRecord } from '../../core/body/index.ts';
+
+/** Ankle and hip range over time, left and right; the table of the same numbers stands below it. */
+export function RangeChart({ records }: { records: readonly RangeRecord[] }) {
+  const box = useRef<HTMLDivElement>(null);
+  const [failed, setFailed] = useState(false);
+  useEffect(() => {
+    let gone = false;
+    const draw = async () => {
+      const { default: Plotly } = await import('plotly.js-basic-dist-min');
+      if (gone || !box.current) return;
+      const css = getComputedStyle(document.documentElement);
+      const colour = (name: string) => css.getPropertyValue(name).trim();
+      const traces = records.flatMap((r) =>
+        (['left', 'right'] as const).flatMap((side) => {
+          const points = r.points.filter((p) => p.side === side);
+          if (points.length === 0) return [];
+          return [
+            {
+              x: points.map((p) => p.date),
+              y: points.map((p) => p.deg),
+              name: `${r.joint}, ${side}`,
+              mode: 'lines+markers',
+              marker: { size: 8, symbol: r.joint === 'ankle' ? 'circle' : 'square' },
+              line: {
+                color: side === 'left' ? colour('--ink') : colour('--tape'),
+                dash: side === 'left' ? 'solid' : 'dash',
+              },
+            },
+          ];
+        }),
+      );
+      const axis = { gridcolor: colour('--rule'), linecolor: colour('--ink') };
+      await Plotly.react(
+        box.current,
+        traces,
+        {
+          height: 230,
+          margin: { l: 48, r: 8, t: 8, b: 36 },
+          paper_bgcolor: 'transparent',
+          plot_bgcolor: 'transparent',
+          font: { family: css.fontFamily, color: colour('--ink'), size: 13 },
+          legend: { orientation: 'h', y: 1.15 },
+          xaxis: { ...axis, type: 'date' },
+          yaxis: { ...axis, title: { text: 'Range, degrees' }, rangemode: 'tozero' },
+        },
+        { displayModeBar: false, responsive: true },
+      );
+    };
+    draw().catch(() => !gone && setFailed(true));
+    return () => {
+      gone = true;
+    };
+  }, [records]);
+  if (failed) return null;
+  return (
+    <div
+      ref={box}
+      className="min-h-[230px]"
+      role="img"
+      aria-label="Range over time; the table below holds the same numbers"
+    />
+  );
+}

@@ -1,0 +1,1 @@
+export { useSpread } from './use-spread.ts';
