@@ -37,6 +37,8 @@ for (const scheme of ['light', 'dark'] as const) {
       '/library/variation/bench-thrust/edit',
       '/library/ladder/bridge-ladder/edit',
       '/library/cue/tray/history',
+      '/library/houseQuestion/knee-travel',
+      '/body?a=back-squat&b=bench-thrust',
       '/ladders',
       '/ladders/bridge-ladder',
       '/changes',

@@ -2,7 +2,7 @@ import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import { between, circlesMeet, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
-import type { Masses, Posture } from './posture.ts';
+import type { Masses, OtherLeg, Posture } from './posture.ts';
 import { rootBetween } from './root.ts';
 import { aboveL5 } from './upper.ts';
 
@@ -116,7 +116,7 @@ const sum = (list: readonly PointMass[], x0: number) => {
 
 function poseAt(build: Build, g: Ground, phi: number): Posture {
   const { set, upper, ankle, trunkLength } = g;
-  const { shank, thigh, foot, ankleHeight } = build.lengths;
+  const { shank, thigh, foot } = build.lengths;
   const c = build.constants;
   const hip = { x: upper.x + trunkLength * Math.cos(phi), y: upper.y + trunkLength * Math.sin(phi) };
   const meet = circlesMeet(hip, thigh, ankle, shank);
@@ -158,14 +158,7 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
       shoulder,
       hand: null,
       load: set.loadKg > 0 ? parts.loadAt : null,
-      other:
-        set.legs === 1
-          ? {
-              knee: parts.out(thigh),
-              ankle: parts.out(thigh + shank),
-              toe: footUp(parts.out(thigh + shank), parts.out(thigh), ankleHeight, (1 - c.anklePlace) * foot),
-            }
-          : null,
+      other: set.legs === 1 ? freeFoot(build, parts.out(thigh), parts.out(thigh + shank)) : null,
     },
     // Lying, the body faces up and its feet are ahead: the shank leans back where it leans to the head.
     shankDeg: -shankDeg,
@@ -198,11 +191,17 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
   };
 }
 
-/** A foot at a right angle to a straight leg lying face up: the toes point up. */
-function footUp(ankle: Point, knee: Point, heelM: number, reachM: number): Point {
+/** The straight free leg, its foot at a right angle to it: lying face up, the toes point up. */
+function freeFoot(build: Build, knee: Point, ankle: Point): OtherLeg {
+  const { foot, ankleHeight } = build.lengths;
   const length = Math.hypot(ankle.x - knee.x, ankle.y - knee.y);
   const d = { x: (ankle.x - knee.x) / length, y: (ankle.y - knee.y) / length };
-  return { x: ankle.x + heelM * d.x - reachM * d.y, y: ankle.y + heelM * d.y + reachM * d.x };
+  const onSole = (share: number): Point => ({
+    x: ankle.x + ankleHeight * d.x - share * foot * d.y,
+    y: ankle.y + ankleHeight * d.y + share * foot * d.x,
+  });
+  const { anklePlace } = build.constants;
+  return { knee, ankle, heel: onSole(-anklePlace), toe: onSole(1 - anklePlace) };
 }
 
 /** What lies on the head side of L5/S1: trunk and head less the pelvis, and the arms where they do not rest. */

@@ -5,7 +5,7 @@ import { drawnFigure } from './drawn.ts';
 import { between, circlesMeet, totalMass } from './plane.ts';
 import type { Point } from './plane.ts';
 import { allMasses, isHeld } from './posture.ts';
-import type { OtherLeg, Posture } from './posture.ts';
+import type { Posture } from './posture.ts';
 import { isComputed, massesOf } from './range.ts';
 import type { Computed, Range, RangeOptions } from './range.ts';
 import { sideStepFigure } from './side-step.ts';
@@ -179,18 +179,6 @@ function bridgeHands(build: Build, bench: boolean, load: Point | null, p: Postur
   return { near: at, far: at, side: 1 };
 }
 
-/** A foot for an ankle and a toe: the heel is the foot's length behind the toe. */
-function footFrom(build: Build, leg: OtherLeg): { heel: Point; toe: Point } {
-  const d = Math.hypot(leg.toe.x - leg.ankle.x, leg.toe.y - leg.ankle.y);
-  const foot = build.lengths.foot;
-  const u = { x: (leg.toe.x - leg.ankle.x) / d, y: (leg.toe.y - leg.ankle.y) / d };
-  // The sole runs below the ankle; its heel end lies a fifth of the foot behind it.
-  return {
-    heel: { x: leg.toe.x - foot * 0.97 * u.x, y: leg.toe.y - foot * 0.97 * u.y },
-    toe: leg.toe,
-  };
-}
-
 function props(build: Build, m: Computed, p: Posture, range: Range, figure: Omit<Figure, 'props'>): Prop[] {
   const H = build.statureM;
   const { joints: j } = p;
@@ -309,9 +297,7 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
         ? -m.frontFootRaisedM
         : 0;
   const near: LegPoints = { hip: j.hip, knee: j.knee, ankle: j.ankle, heel: j.heel, toe: j.toe };
-  const far: LegPoints = j.other
-    ? { hip: j.hip, knee: j.other.knee, ankle: j.other.ankle, ...footFrom(build, j.other) }
-    : near;
+  const far: LegPoints = j.other ? { hip: j.hip, ...j.other } : near;
   if (m.type === 'squat' && m.stepUpM !== undefined) trailOnToes(build, j.hip, far, floorY);
   const hands = handsOf(build, m, p, floorY);
   const touch = m.type === 'lunge' && m.touch === true;

@@ -4,7 +4,15 @@ import { between, circlesMeet, clamp, deg, rad } from './plane.ts';
 import type { Point } from './plane.ts';
 import type { LegMoments, Masses, OtherLeg, Posture } from './posture.ts';
 import { rootNear } from './root.ts';
-import { footOn, freeLegJoints, freeLegMasses, freeLegSums, jointsOver, legMasses } from './standing.ts';
+import {
+  footOn,
+  footOnBall,
+  freeLegJoints,
+  freeLegMasses,
+  freeLegSums,
+  jointsOver,
+  legMasses,
+} from './standing.ts';
 import type { Foot } from './standing.ts';
 import { armPoint, armsUnder, loadPoint, trunkAxes, upperMasses, upperOf } from './upper.ts';
 import type { ArmsAt, LoadAt, Upper } from './upper.ts';
@@ -209,21 +217,22 @@ function poseAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number):
   return { shankDeg, thighDeg, trunkDeg, joints, hand, hipKgM, l5KgM, aboveKg };
 }
 
+/** Ball to ankle of the foot of a kickstand against the floor (assumption). */
+const KICKSTAND_FOOT_DEG = 55;
+
 /** The leg behind with its toe on the floor: nearly straight where it reaches, bent forward otherwise. */
 function kickstandLeg(build: Build, hip: Point): OtherLeg & { contact: Point } {
   const { lengths, constants: c, statureM } = build;
-  const toe = { x: lengths.foot - c.kickstandStep * statureM, y: 0 };
-  const ball = (c.ballPlace - c.anklePlace) * lengths.foot;
-  const contact = { x: toe.x - (1 - c.ballPlace) * lengths.foot, y: 0 };
-  const psi = rad(55);
-  const mtp = Math.hypot(ball, lengths.ankleHeight);
+  const contact = { x: c.ballPlace * lengths.foot - c.kickstandStep * statureM, y: 0 };
+  const psi = rad(KICKSTAND_FOOT_DEG);
+  const mtp = Math.hypot((c.ballPlace - c.anklePlace) * lengths.foot, lengths.ankleHeight);
   const ankle = { x: contact.x - mtp * Math.cos(psi), y: mtp * Math.sin(psi) };
   const meet = circlesMeet(ankle, lengths.shank, hip, lengths.thigh);
   return {
     contact,
     ankle,
     knee: meet ? meet[1] : between(ankle, hip, lengths.shank / (lengths.shank + lengths.thigh)),
-    toe,
+    ...footOnBall(build, contact, KICKSTAND_FOOT_DEG),
   };
 }
 

@@ -4,7 +4,7 @@ import { between, circlesMeet, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
 import type { LegMoments, Masses, Posture } from './posture.ts';
 import { rootNear } from './root.ts';
-import { footOn, jointsOver, legMasses } from './standing.ts';
+import { footOn, footOnBall, jointsOver, legMasses } from './standing.ts';
 import { armPoint, armsUnder, loadPoint, trunkAxes, upperMasses, upperOf } from './upper.ts';
 import type { ArmsAt, LoadAt, Upper } from './upper.ts';
 
@@ -211,7 +211,7 @@ function postureAt(build: Build, f: Feet, hip: Point, held: boolean): Posture {
       shoulder: up(1),
       hand: null,
       load: set.loadKg > 0 ? loadPoint(build, set.load, hip, set.trunkDeg) : null,
-      other: { knee: rearKnee, ankle: f.rearAnkle, toe: rearToe(build, f) },
+      other: { knee: rearKnee, ankle: f.rearAnkle, ...rearFoot(build, f) },
     },
     shankDeg,
     thighDeg,
@@ -243,13 +243,15 @@ function postureAt(build: Build, f: Feet, hip: Point, held: boolean): Posture {
   };
 }
 
-/** Tip of the rear foot: on the floor ahead of its ball, on a seat behind the ankle with the instep down. */
-function rearToe(build: Build, f: Feet): Point {
-  const { foot } = build.lengths;
-  const { anklePlace, ballPlace } = build.constants;
-  return f.set.rearFootRaisedM > 0
-    ? { x: f.contact.x - (1 - anklePlace) * foot, y: f.contact.y + 0.3 * build.lengths.ankleHeight }
-    : { x: f.contact.x + (1 - ballPlace) * foot, y: f.contact.y };
+/** The rear foot: on the floor on its ball, on a seat with the instep down and the sole up. */
+function rearFoot(build: Build, f: Feet): { heel: Point; toe: Point } {
+  const { foot, ankleHeight } = build.lengths;
+  const c = build.constants;
+  if (f.set.rearFootRaisedM === 0) return footOnBall(build, f.contact, c.rearFootDeg);
+  return {
+    heel: { x: f.rearAnkle.x + 0.1 * foot, y: f.rearAnkle.y + 0.8 * ankleHeight },
+    toe: { x: f.contact.x - (1 - c.anklePlace) * foot, y: f.contact.y + 0.5 * ankleHeight },
+  };
 }
 
 /** Hip of the working position: from the front angles, or shifted so that the asked share results. */

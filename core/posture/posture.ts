@@ -4,6 +4,7 @@ import type { Point, PointMass } from './plane.ts';
 export interface OtherLeg {
   knee: Point;
   ankle: Point;
+  heel: Point;
   /** Tip of the foot. */
   toe: Point;
 }

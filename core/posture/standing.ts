@@ -93,14 +93,21 @@ export function freeLegJoints(build: Build, hip: Point, d: Point): OtherLeg {
   const ankle = out(lengths.thigh + lengths.shank);
   // Ninety degrees ahead of the leg: forward under a hanging one, up on one held out in front.
   const ahead = { x: -d.y, y: d.x };
-  const reach = (1 - constants.anklePlace) * lengths.foot;
+  const onSole = (share: number): Point => ({
+    x: ankle.x + share * lengths.foot * ahead.x + lengths.ankleHeight * d.x,
+    y: ankle.y + share * lengths.foot * ahead.y + lengths.ankleHeight * d.y,
+  });
+  return { knee, ankle, heel: onSole(-constants.anklePlace), toe: onSole(1 - constants.anklePlace) };
+}
+
+/** Heel and tip of a foot that stands on its ball, the line from ball to ankle at an angle to the floor. */
+export function footOnBall(build: Build, ball: Point, ballToAnkleDeg: number): { heel: Point; toe: Point } {
+  const { foot, ankleHeight } = build.lengths;
+  const { anklePlace, ballPlace } = build.constants;
+  const sole = rad(180 - ballToAnkleDeg) + Math.atan2(ankleHeight, (ballPlace - anklePlace) * foot);
   return {
-    knee,
-    ankle,
-    toe: {
-      x: ankle.x + reach * ahead.x + lengths.ankleHeight * d.x,
-      y: ankle.y + reach * ahead.y + lengths.ankleHeight * d.y,
-    },
+    heel: { x: ball.x + ballPlace * foot * Math.cos(sole), y: ball.y + ballPlace * foot * Math.sin(sole) },
+    toe: { x: ball.x + (1 - ballPlace) * foot, y: ball.y },
   };
 }
 

@@ -25,6 +25,9 @@ const band = (s: SolvedSide) => {
 const leanOf = (s: SolvedSide, p: Posture) =>
   s.state.mechanics.type === 'bridge' ? -90 - p.trunkDeg : p.trunkDeg;
 
+/** Whether the feet stand under the body at all. */
+const standing = (s: SolvedSide) => !['extension', 'bridge'].includes(s.state.mechanics.type);
+
 function rows(units: Units): Row[] {
   const cm = units.length === 'cm' ? 100 : 1 / 0.0254;
   return [
@@ -34,13 +37,12 @@ function rows(units: Units): Row[] {
       value: (s) => s.posture && leanOf(s, s.posture),
       note: (s) => (s.state.mechanics.type === 'bridge' ? 'above level' : 'from upright'),
     },
-    { name: 'Shin', unit: '°', value: (s) => s.posture?.shankDeg ?? null },
+    { name: 'Shin', unit: '°', value: (s) => (s.posture && standing(s) ? s.posture.shankDeg : null) },
     {
       name: 'Knee past toe',
       unit: units.length,
       decimals: 1,
-      value: (s) =>
-        s.posture && s.state.mechanics.type !== 'extension' ? s.posture.kneePastToeM * cm : null,
+      value: (s) => (s.posture && standing(s) ? s.posture.kneePastToeM * cm : null),
     },
     { name: 'Hip, per leg', unit: 'N·m', value: moment('hipNm'), note: legNote('hipNm') },
     { name: 'Knee, per leg', unit: 'N·m', value: moment('kneeNm'), note: legNote('kneeNm') },
@@ -68,7 +70,9 @@ export function CompareTable({ a, b, units }: { a: SolvedSide; b: SolvedSide | n
     const note = r.note?.(s);
     return (
       <>
-        {tidy(v, r.decimals ?? 0)} {r.unit}
+        {tidy(v, r.decimals ?? 0).replace('-', '−')}
+        {r.unit === '°' ? '' : ' '}
+        {r.unit}
         {note && <span className="block text-xs text-soft">{note}</span>}
       </>
     );
@@ -86,7 +90,9 @@ export function CompareTable({ a, b, units }: { a: SolvedSide; b: SolvedSide | n
       <tbody>
         {all.map((r) => {
           const [va, vb] = [r.value(a), b ? r.value(b) : null];
-          const by = va !== null && vb !== null ? vb - va : null;
+          // A trunk from upright and one above level have no difference worth a number.
+          const alike = r.name !== 'Trunk' || !b || r.note?.(a) === r.note?.(b);
+          const by = va !== null && vb !== null && alike ? vb - va : null;
           return (
             <tr key={r.name} className="border-b border-rule align-top">
               <th scope="row" className="py-1 font-read text-[0.95rem] font-normal">

@@ -13,7 +13,7 @@ import { Button, capital, tidy } from '../ui/index.ts';
 import { controlsOf, STARTS } from './controls.ts';
 import type { Units } from './controls.ts';
 import { Slider } from './slider.tsx';
-import { helpSentence, verdictSentence } from './words.ts';
+import { helpSentences, verdictSentence } from './words.ts';
 
 /** A set-up as one side of the comparison holds it. */
 export interface SideState {
@@ -244,8 +244,8 @@ export function WhyAndHelp({
         <>
           <h3 className="mt-3">{letter}: what would make it possible?</h3>
           <ul className="list-disc pl-6">
-            {helps.map((h) => (
-              <li key={`${h.change} ${h.leanDeg}`}>{helpSentence(h, units)}</li>
+            {helpSentences(helps, units).map((t) => (
+              <li key={t}>{t}</li>
             ))}
           </ul>
         </>

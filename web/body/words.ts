@@ -23,23 +23,32 @@ export function verdictSentence(v: Verdict, shortM: number): string {
   }
 }
 
-/** A computed change that makes a posture hold, with its amount and the lean that goes with it. */
-export function helpSentence(h: Help, units: { length: LengthUnit; mass: MassUnit }): string {
-  const at = `at a lean of ${tidy(h.leanDeg, 0)}°`;
+/** A computed change that makes a posture hold, with its amount. */
+export function helpPhrase(h: Help, units: { length: LengthUnit; mass: MassUnit }): string {
   switch (h.change) {
     case 'counterweight':
-      return h.kg < 0.05
-        ? `Arms straight out in front, ${at}.`
-        : `${mass(h.kg, units.mass)} held at arm’s length, ${at}.`;
+      return h.kg < 0.05 ? 'arms straight out in front' : `${mass(h.kg, units.mass)} held at arm’s length`;
     case 'heel wedge':
-      return `Heels on a wedge of ${tidy(h.wedgeDeg)}°, ${at}.`;
+      return `heels on a wedge of ${tidy(h.wedgeDeg)}°`;
     case 'pull':
-      return `A strap or hand that pulls with ${tidy(h.newtons, 0)} N at shoulder height, ${at}.`;
+      return `a strap or hand that pulls with ${tidy(h.newtons, 0)} N at shoulder height`;
     case 'sit on a box':
-      return `Sit on a box of ${length(h.boxM, units.length)}: it carries ${mass(h.carriesKg, units.mass)}, ${at}.`;
+      return `sitting on a box of ${length(h.boxM, units.length)}, which carries ${mass(h.carriesKg, units.mass)}`;
     case 'less depth':
-      return `Only to a thigh angle of ${tidy(h.thighDeg, 0)}° (90° is level), ${at}.`;
+      return `going only to a thigh angle of ${tidy(h.thighDeg, 0)}° (90° is level)`;
   }
+}
+
+/** Changes by the lean at which they hold: `At a lean of 55°: this, or that.` */
+export function helpSentences(
+  helps: readonly Help[],
+  units: { length: LengthUnit; mass: MassUnit },
+): string[] {
+  const leans = [...new Set(helps.map((h) => Math.round(h.leanDeg)))];
+  return leans.map((lean) => {
+    const list = helps.filter((h) => Math.round(h.leanDeg) === lean).map((h) => helpPhrase(h, units));
+    return `At a lean of ${lean}°: ${list.join(', or ')}.`;
+  });
 }
 
 /** Largest of a kind over the legs of a posture, with the leg it belongs to. */

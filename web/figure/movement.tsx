@@ -67,7 +67,7 @@ export function Movement({
   const [first, last] = range ? [range.startWord, range.workingWord] : ['start', 'working position'];
   return (
     <div className="fig-movement">
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+      <div className={print ? 'grid gap-1' : 'flex flex-wrap items-end gap-x-6 gap-y-3'}>
         <figure>
           <Drawing
             figure={start}
@@ -77,7 +77,7 @@ export function Movement({
             style={style}
             title={describeRange(m, range)}
           />
-          <figcaption className="text-sm text-soft">{capital(first)}</figcaption>
+          <figcaption className={print ? 'text-[9pt]' : 'text-sm text-soft'}>{capital(first)}</figcaption>
         </figure>
         <figure>
           <Drawing
@@ -87,7 +87,7 @@ export function Movement({
             className={look}
             style={style}
           />
-          <figcaption className="text-sm text-soft">
+          <figcaption className={print ? 'text-[9pt]' : 'text-sm text-soft'}>
             {at === null ? capital(last) : 'On the way'}
             {m.type === 'drawn' && ', drawn only'}
           </figcaption>

@@ -194,7 +194,7 @@ function ProfileColumn({
             {d && !d.feasible && <span className="block font-semibold text-warn">cannot be held</span>}
             {spread && (
               <span className="block text-tape">
-                {tidy(spread.low, 0)} to {tidy(spread.high, 0)} over {spread.people}
+                {tidy(spread.low, 0)} to {tidy(spread.high, 0)} for our {spread.people}
                 {spread.cannot > 0 && `, ${spread.cannot} cannot`}
               </span>
             )}

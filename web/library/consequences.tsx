@@ -5,7 +5,7 @@ import { settleMechanics } from '../../core/library/index.ts';
 import type { HouseQuestion, Pattern, SettledMechanics } from '../../core/library/index.ts';
 import { figureAt, isComputed } from '../../core/posture/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { helpSentence, MomentCaution, verdictSentence, worstLeg } from '../body/index.ts';
+import { helpSentences, MomentCaution, verdictSentence, worstLeg } from '../body/index.ts';
 import { Drawing, frameOf, solved } from '../figure/index.ts';
 import { useUnits } from '../shell/index.ts';
 import { length, tidy } from '../ui/index.ts';
@@ -91,7 +91,8 @@ function AnswerFigure({
 
 function Table({ rows, lunge, bridge }: { rows: Consequence[]; lunge: boolean; bridge: boolean }) {
   const units = useUnits();
-  const nm = (v: number | undefined | null) => (v === undefined || v === null ? '–' : `${tidy(v, 0)} N·m`);
+  const nm = (v: number | undefined | null) =>
+    v === undefined || v === null ? '–' : `${tidy(v, 0).replace('-', '−')} N·m`;
   const cell = 'py-0.5 pl-4 text-right whitespace-nowrap';
   return (
     <table className="text-sm">
@@ -111,7 +112,12 @@ function Table({ rows, lunge, bridge }: { rows: Consequence[]; lunge: boolean; b
             [bridge ? 'Trunk above level' : 'Lean', (r) => `${tidy(r.leanDeg, 0)}°`],
             ...(bridge
               ? []
-              : [['Knee past toe', (r: Consequence) => length(r.kneePastToeM, units.length)] as const]),
+              : [
+                  [
+                    'Knee past toe',
+                    (r: Consequence) => length(r.kneePastToeM, units.length).replace('-', '−'),
+                  ] as const,
+                ]),
             ...(lunge
               ? [
                   [
@@ -120,8 +126,19 @@ function Table({ rows, lunge, bridge }: { rows: Consequence[]; lunge: boolean; b
                   ] as const,
                 ]
               : []),
-            ['Hip', (r) => nm(worstLeg(r.legs, 'hipNm')?.nm)],
-            ['Knee', (r) => nm(worstLeg(r.legs, 'kneeNm')?.nm)],
+            ...(lunge
+              ? (['front leg', 'rear leg'] as const).flatMap((leg) => {
+                  const of = (r: Consequence) => r.legs.find((l) => l.leg === leg);
+                  const name = leg === 'front leg' ? 'Front' : 'Rear';
+                  return [
+                    [`${name} hip`, (r: Consequence) => nm(of(r)?.hipNm)] as const,
+                    [`${name} knee`, (r: Consequence) => nm(of(r)?.kneeNm)] as const,
+                  ];
+                })
+              : [
+                  ['Hip', (r: Consequence) => nm(worstLeg(r.legs, 'hipNm')?.nm)] as const,
+                  ['Knee', (r: Consequence) => nm(worstLeg(r.legs, 'kneeNm')?.nm)] as const,
+                ]),
             ['Low back', (r) => nm(r.l5Nm)],
           ] as [string, (r: Consequence) => string][]
         ).map(([name, show]) => (
@@ -164,8 +181,8 @@ function Notes({ rows }: { rows: Consequence[] }) {
         <>
           <p>What makes it possible ({first.build}):</p>
           <ul className="list-disc pl-5">
-            {first.helps.map((h) => (
-              <li key={`${h.change} ${h.leanDeg}`}>{helpSentence(h, units)}</li>
+            {helpSentences(first.helps, units).map((t) => (
+              <li key={t}>{t}</li>
             ))}
           </ul>
         </>

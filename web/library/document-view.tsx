@@ -35,7 +35,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
   if (kind === 'variation') {
     return (
       <Loaded query={sheet} what="the sheet">
-        {(data) => <SheetView sheet={data} tools={tools(data.revision)} />}
+        {(data) => <SheetView sheet={data} entries={entries} tools={tools(data.revision)} />}
       </Loaded>
     );
   }
@@ -46,8 +46,8 @@ export function DocumentView({ kind, slug, entries }: Props) {
           <p className="label">{KIND_WORDS[kind]}</p>
           <h1>{titleOf(body)}</h1>
           {tools(revision)}
-          <Reading fields={FORMS[kind]} value={body} entries={entries} />
           {body.kind === 'houseQuestion' && <Consequences question={body} />}
+          <Reading fields={FORMS[kind]} value={body} entries={entries} />
           {kind === 'cue' && <StandsOn body={body} entries={entries} />}
         </article>
       )}

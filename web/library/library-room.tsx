@@ -4,11 +4,10 @@ import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS, PATTERNS, ROLES } from '../../core/library/index.ts';
 import type { Kind, Pattern, Role } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
-import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { MovementIcon } from '../figure/index.ts';
 import { Button, Empty, Loaded, PatternWord } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { NewDocument } from './new-document.tsx';
+import { EntryIcon } from './sheet-view.tsx';
 
 const KIND_TABS: Record<Kind, string> = {
   variation: 'Variations',
@@ -146,14 +145,7 @@ export function LibraryRoom() {
                       aria-current={e.slug === shown ? 'true' : undefined}
                       className={`flex items-center gap-3 px-3 py-2 no-underline hover:bg-paper ${e.slug === shown ? 'taped-left bg-paper pl-4 font-semibold' : ''}`}
                     >
-                      {e.mechanics && e.pattern && (
-                        <MovementIcon
-                          mechanics={e.mechanics}
-                          pattern={e.pattern}
-                          build={REFERENCE_BUILD}
-                          size={40}
-                        />
-                      )}
+                      <EntryIcon entry={e} size={40} />
                       <span>
                         {e.title}
                         {e.pattern && (

@@ -82,14 +82,6 @@ export function PrintSheet() {
                     </p>
                     <h1 className="text-[26pt] leading-none">{v.name}</h1>
                   </div>
-                  <Movement
-                    mechanics={r.mechanics}
-                    pattern={v.pattern}
-                    build={REFERENCE_BUILD}
-                    detail="plain"
-                    scale={0.62}
-                    print
-                  />
                   <p className="text-right text-[10pt]">
                     {dose && (
                       <>
@@ -106,22 +98,34 @@ export function PrintSheet() {
                     )}
                   </p>
                 </header>
-                <ol className="border-b border-black py-3">
-                  {leading.map((c, i) => (
-                    <li
-                      key={c.slug}
-                      className="flex gap-4 py-1.5 font-head text-[25pt] leading-[1.1] font-bold"
-                    >
-                      <span>{i + 1}</span>
-                      <span>
-                        {c.text}
-                        <span className="block font-read text-[10pt] leading-tight font-normal">
-                          {c.phase}, {VIEW_WORDS[c.view]}
+                <div className="flex justify-between gap-6 border-b border-black py-3">
+                  <ol>
+                    {leading.map((c, i) => (
+                      <li
+                        key={c.slug}
+                        className="flex gap-4 py-1.5 font-head text-[25pt] leading-[1.1] font-bold"
+                      >
+                        <span>{i + 1}</span>
+                        <span>
+                          {c.text}
+                          <span className="block font-read text-[10pt] leading-tight font-normal">
+                            {c.phase}, {VIEW_WORDS[c.view]}
+                          </span>
                         </span>
-                      </span>
-                    </li>
-                  ))}
-                </ol>
+                      </li>
+                    ))}
+                  </ol>
+                  <div className="shrink-0">
+                    <Movement
+                      mechanics={r.mechanics}
+                      pattern={v.pattern}
+                      build={REFERENCE_BUILD}
+                      detail="plain"
+                      scale={0.62}
+                      print
+                    />
+                  </div>
+                </div>
                 <div className="grid grid-cols-2 gap-x-8 [&_h2]:mt-2 [&_h2]:border-b [&_h2]:border-black [&_h2]:text-[1.1em]">
                   <div>
                     <h2>Set up and get in</h2>

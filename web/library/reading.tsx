@@ -20,6 +20,8 @@ export function Reading({ fields, value, entries }: Props) {
         const v = (value as Value)[f.key];
         if (
           f.type === 'heading' ||
+          // Shown as figure and numbers where they are read.
+          f.key === 'example' ||
           v === undefined ||
           v === '' ||
           v === false ||

@@ -1,12 +1,12 @@
 import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Sheet } from '../../contract/library.ts';
+import type { EntrySummary, Sheet } from '../../contract/library.ts';
 import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { ResolvedFault, ResolvedNeed, Tempo } from '../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { DemandPanel } from '../body/index.ts';
-import { Movement } from '../figure/index.ts';
+import { Movement, MovementIcon } from '../figure/index.ts';
 import { PatternWord } from '../ui/index.ts';
 
 export const tempoWords = (t: Tempo) => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
@@ -30,8 +30,22 @@ function Lines({ lines }: { lines: string[] }) {
   );
 }
 
+/** The movement of an entry as a small picture, where it has one. */
+export function EntryIcon({ entry: e, size }: { entry: EntrySummary | undefined; size?: number }) {
+  if (!e?.mechanics || !e.pattern) return null;
+  return <MovementIcon mechanics={e.mechanics} pattern={e.pattern} build={REFERENCE_BUILD} size={size} />;
+}
+
 /** The sheet of a variation in the order of the work. */
-export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) {
+export function SheetView({
+  sheet,
+  entries,
+  tools,
+}: {
+  sheet: Sheet;
+  entries: readonly EntrySummary[];
+  tools: ReactNode;
+}) {
   const { resolved: r, ladders } = sheet;
   const v = r.source;
   const counted = (d: (typeof r.dose)[number]) =>
@@ -110,7 +124,8 @@ export function SheetView({ sheet, tools }: { sheet: Sheet; tools: ReactNode }) 
             ) : (
               <ul className="flex flex-wrap gap-x-4">
                 {r.drills.map((d) => (
-                  <li key={d.slug}>
+                  <li key={d.slug} className="flex items-center gap-2">
+                    <EntryIcon entry={entries.find((e) => e.kind === 'variation' && e.slug === d.slug)} />
                     <Link to={`/library/variation/${d.slug}`}>{d.name}</Link>
                   </li>
                 ))}

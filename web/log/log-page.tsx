@@ -4,6 +4,8 @@ import type { OnLadder, PersonOnLadders, SetRequest } from '../../contract/log.t
 import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import { nextSide } from '../../core/ladder/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { MovementIcon } from '../figure/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
@@ -118,11 +120,21 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
       <section>
-        <div className="taped-left mb-4 bg-paper py-3 pr-4 pl-5">
+        <div className="taped-left mb-4 flow-root bg-paper py-3 pr-4 pl-5">
           <p className="label">
             {on.ladder.name}, level {on.ladder.levels.indexOf(level!) + 1} of {on.ladder.levels.length}:{' '}
             {level?.name}
           </p>
+          {sheet.data && (
+            <div className="float-right ml-4">
+              <MovementIcon
+                mechanics={sheet.data.resolved.mechanics}
+                pattern={sheet.data.resolved.source.pattern}
+                build={REFERENCE_BUILD}
+                size={120}
+              />
+            </div>
+          )}
           <p className="font-head text-3xl leading-tight font-bold">{on.names[variation] ?? variation}</p>
           {on.target && sheet.data && (
             <p className="mt-1 text-2xl">

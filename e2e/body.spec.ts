@@ -1,0 +1,207 @@
+import { expect, test } from '@playwright/test';
+import type { Locator } from '@playwright/test';
+import { openPerson, signIn } from './hall.ts';
+
+/** Moves a slider as the keyboard would, to its value. */
+async function slide(slider: Locator, value: number): Promise<void> {
+  await slider.fill(String(value));
+}
+
+/** Where the hip is drawn: the first of the marked joints. */
+const hipOf = async (drawing: Locator) => {
+  const hip = drawing.locator('.fig-joint').first();
+  return { x: Number(await hip.getAttribute('cx')), y: Number(await hip.getAttribute('cy')) };
+};
+
+test('a coach sees the movement on its sheet and in the list, and plays it', async ({ page }) => {
+  await signIn(page, 'coach');
+  await page.goto('/library/variation/plain-squat');
+  const drawing = page.getByRole('img', { name: /From the side, facing right\. Standing: .*thighs level/ });
+  await expect(drawing).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Variations' }).locator('svg.fig-icon').first()).toBeVisible();
+  const moving = page.locator('.fig-movement svg').nth(1);
+  const before = await hipOf(moving);
+  await page.getByRole('button', { name: 'Play in its tempo' }).click();
+  await expect.poll(async () => (await hipOf(moving)).y).toBeLessThan(before.y - 5);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect.poll(async () => (await hipOf(moving)).y).toBe(before.y);
+  await expect(page.getByText('no measure of injury risk')).toBeVisible();
+  // What is next harder stands with its reason and leads there.
+  const asks = page.getByRole('region', { name: 'What it asks' });
+  await expect(asks.getByText(/16 kg more/)).toBeVisible();
+  await asks.getByRole('link', { name: 'Squat with a bell at the chest' }).click();
+  await expect(page.getByRole('heading', { name: 'Squat with a bell at the chest', level: 1 })).toBeVisible();
+});
+
+test('nothing moves by itself for those who want no motion', async ({ browser }) => {
+  const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
+  await signIn(page, 'coach');
+  await page.goto('/library/variation/plain-squat');
+  const moving = page.locator('.fig-movement svg').nth(1);
+  const bottom = await hipOf(moving);
+  await page.getByRole('button', { name: 'Play in its tempo' }).click();
+  const seen = new Set<number>();
+  for (let i = 0; i < 20; i++) {
+    seen.add((await hipOf(moving)).y);
+    await page.waitForTimeout(120);
+  }
+  // Only the two ends, never a place between them.
+  expect(seen.size).toBeLessThanOrEqual(2);
+  expect([...seen].every((y) => y <= bottom.y)).toBe(true);
+  await page.context().close();
+});
+
+test('in the body room a stiffer ankle makes the squat fall, with why and what helps', async ({ page }) => {
+  await signIn(page, 'coach');
+  await page.goto('/body?a=plain-squat');
+  const a = page.getByRole('region', { name: 'Set-up A' });
+  await expect(a.getByText('Balances.')).toBeVisible();
+  const drawing = a.locator('svg.fig');
+  const hip = await hipOf(drawing);
+  const body = page.getByRole('region', { name: 'Body', exact: true });
+  await slide(body.getByLabel('Thigh'), 1.1);
+  await expect.poll(async () => (await hipOf(drawing)).x).not.toBe(hip.x);
+  await page.getByRole('button', { name: 'Back to where it began' }).click();
+
+  await slide(body.getByLabel('Ankle range'), 20);
+  await expect(a.getByText(/Rolls back onto the heels: [\d.]+ cm short of balance/)).toBeVisible();
+  await expect(a.getByText('The ankle stops the shin at 20°.')).toBeVisible();
+  await expect(page.getByText(/Ankle range: 20° instead of 40°/)).toBeVisible();
+  // The amounts that are known for this body: 3.5 kg, 4.5°, 33 N at a lean of 55°.
+  await expect(
+    page.getByText(/At a lean of 55°: 3\.5 kg held at arm’s length, or heels on a wedge of 4\.5°/),
+  ).toBeVisible();
+  // Doing what it says makes it hold, and no moments were shown before that.
+  const table = page.getByRole('table').first();
+  await expect(table.getByRole('row', { name: /Hip, per leg/ })).toHaveCount(0);
+  await slide(a.getByLabel('Heel wedge'), 5);
+  await expect(a.getByText('Balances.')).toBeVisible();
+  await expect(table.getByRole('row', { name: /Hip, per leg/ })).toBeVisible();
+});
+
+test('two set-ups stand side by side with differences, one sum and curves', async ({ page }) => {
+  await signIn(page, 'coach');
+  await page.goto('/body?a=back-squat');
+  await page.getByRole('button', { name: 'The same again as B' }).click();
+  const b = page.getByRole('region', { name: 'Set-up B' });
+  await slide(b.getByLabel('Knee past toe'), 0);
+  const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
+  // The knee held back: less for the knee, more for the hip, one sum.
+  const cells = async (name: string) =>
+    (await row(name).getByRole('cell').allTextContents()).map((t) => Number.parseFloat(t.replace('−', '-')));
+  const [hipA, hipB, hipBy] = await cells('Hip, per leg');
+  const [kneeA, kneeB, kneeBy] = await cells('Knee, per leg');
+  expect(hipB).toBeGreaterThan(hipA!);
+  expect(kneeB).toBeLessThan(kneeA!);
+  expect(Math.abs(hipBy! + kneeBy!)).toBeLessThanOrEqual(1);
+  const sums = page.getByRole('region', { name: 'Knee and hip share one sum' }).getByText(/^\d+ N·m/);
+  await expect(sums).toHaveCount(2);
+  expect(await sums.nth(0).textContent()).toBe(await sums.nth(1).textContent());
+
+  // A thrust loads the hips at the other end of the range.
+  await page.getByLabel('Movement of set-up B').selectOption('A thrust');
+  await expect(page.locator('.js-plotly-plot')).toBeVisible();
+  await page.getByRole('button', { name: 'As a table' }).click();
+  const curves = page.getByRole('region', { name: 'Moments over the range' });
+  const line = async (percent: number) =>
+    (
+      await curves
+        .getByRole('row', { name: new RegExp(`^${percent} `) })
+        .getByRole('cell')
+        .allTextContents()
+    ).map((t) => Number.parseFloat(t.replace('−', '-')));
+  const [low, high] = [await line(0), await line(100)];
+  expect(low[0]).toBeGreaterThan(low[3]!);
+  expect(high[0]).toBeLessThan(high[3]!);
+});
+
+test('the body room takes a person, and says what was not measured', async ({ page }) => {
+  await signIn(page, 'coach');
+  await openPerson(page, 'Oskar Lindqvane');
+  await page.getByRole('link', { name: 'Open in the body room' }).click();
+  const body = page.getByRole('region', { name: 'Body', exact: true });
+  await expect(body.getByLabel('Whose')).toHaveValue(/.+/);
+  await expect(body.getByText('37°')).toBeVisible();
+  await body.getByLabel('Whose').selectOption({ label: 'Tomas Wrenfield' });
+  await expect(body.getByText(/Not measured, so taken as usual: .*ankle range 40°/)).toBeVisible();
+});
+
+test('the ladder asks where computed demand and order disagree; the reason stays with it', async ({
+  page,
+}) => {
+  await signIn(page, 'head');
+  await page.goto('/ladders/bridge-ladder');
+  const questions = page.getByRole('region', { name: 'Questions from the computed demand' });
+  await expect(
+    questions.getByText(/From Band round the knees to One leg is \d+ points, \d+ % more/),
+  ).toBeVisible();
+  const thrust = questions.getByRole('listitem').filter({ hasText: 'Bodyweight thrust asks' });
+  await expect(thrust).toContainText('points less than One leg below it');
+  await thrust.getByLabel('The reason, kept with the ladder').fill('The bench is where load will be added.');
+  await thrust.getByRole('button', { name: 'Keep this reason' }).click();
+  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
+  await page.reload();
+  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
+  await page.getByRole('link', { name: /Revision 2, history/ }).click();
+  await expect(page.getByText('Answers the demand: The bench is where load will be added.')).toBeVisible();
+
+  await page.goto('/ladders/squat-ladder');
+  await page.getByLabel('Show the parts').check();
+  await expect(page.getByRole('listitem').filter({ hasText: 'knee share' }).first()).toContainText('balance');
+  await page.getByLabel('What it asks of').selectOption({ label: 'Oskar Lindqvane' });
+  await expect(page.getByText('points for Oskar Lindqvane')).toBeVisible();
+  await page.getByRole('button', { name: 'Spread over our people' }).click();
+  await expect(page.getByText(/\d+ to \d+ for our \d/).first()).toBeVisible();
+});
+
+test('a coach’s reason becomes a proposal; a viewer sees the profile without people', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'coach');
+  await page.goto('/ladders/bridge-ladder');
+  const open = page.getByRole('listitem').filter({ hasText: 'What goes between?' });
+  await open.getByLabel('The reason, kept with the ladder').fill('The march goes between.');
+  await open.getByRole('button', { name: 'Propose this reason' }).click();
+  await expect(page.getByText('Proposed to the head coach.')).toBeVisible();
+  const viewer = await (await browser.newContext()).newPage();
+  await signIn(viewer, 'viewer');
+  await viewer.goto('/ladders/squat-ladder');
+  await expect(viewer.getByText('31 points')).toBeVisible();
+  await expect(viewer.getByLabel('What it asks of')).toHaveCount(0);
+  await viewer.goto('/body');
+  await expect(viewer.getByText('Balances.')).toBeVisible();
+  await viewer.context().close();
+});
+
+test('a disputed question shows what each answer asks of three builds', async ({ page }) => {
+  await signIn(page, 'viewer');
+  await page.goto('/library/houseQuestion/knee-travel');
+  const asked = page.getByRole('region', { name: 'What the answers ask' });
+  await expect(asked.getByText(/Unaided not possible for: short thighs, middle, long thighs/)).toBeVisible();
+  await expect(asked.getByText(/At a lean of 55°: .* held at arm’s length/)).toBeVisible();
+  const leans = asked.getByRole('row', { name: /^Lean/ }).nth(1).getByRole('cell');
+  const [short, , long] = (await leans.allTextContents()).map((t) => Number.parseInt(t));
+  expect(long).toBeGreaterThan(short!);
+  await expect(asked.getByText('no measure of injury risk')).toBeVisible();
+});
+
+test('range tests are kept with their dates; a slip is refused with what was wrong', async ({ page }) => {
+  await signIn(page, 'coach');
+  await openPerson(page, 'Tomas Wrenfield');
+  const panel = page.getByRole('region', { name: 'Body and range' });
+  await expect(panel.getByText(/Ankle never tested; 40° is taken/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Note a range test' }).click();
+  await page.getByLabel('Found, in cm').fill('80');
+  await page.getByRole('button', { name: 'Keep the test' }).click();
+  await expect(page.getByRole('alert')).toContainText('between −5 and 25 cm');
+  await page.getByLabel('Found, in cm').fill('6');
+  await page.getByRole('button', { name: 'Keep the test' }).click();
+  await expect(panel.getByText(/Ankle 3\d° counts, the lesser side/)).toBeVisible();
+  await panel.getByRole('button', { name: /Show the trend/ }).click();
+  await expect(panel.locator('.js-plotly-plot')).toBeVisible();
+  await expect(panel.getByRole('row', { name: /knee to wall left 6 cm/ })).toBeVisible();
+  await panel.getByRole('button', { name: /^Remove the test/ }).click();
+  await panel.getByRole('button', { name: 'Really remove' }).click();
+  await expect(panel.getByText(/Ankle never tested/)).toBeVisible();
+});
