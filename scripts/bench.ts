@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, schema } from '../server/db/index.ts';
@@ -5,6 +6,14 @@ import { loadDemo } from '../server/demo/index.ts';
 import { shelfInForce } from '../server/library/index.ts';
 import { judge, overview, recordsOf } from '../server/log/index.ts';
 import { personList } from '../server/people/index.ts';
+import { buildOf, REFERENCE_BUILD } from '../core/body/index.ts';
+import type { Build } from '../core/body/index.ts';
+import { DemandMemory } from '../core/demand/index.ts';
+import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/index.ts';
+import type { Computed } from '../core/posture/index.ts';
+import { COMPUTED } from '../core/testing/repertoire.ts';
+import { seeded } from '../server/demo/random.ts';
+import { demoServer } from './demo-server.ts';
 
 /** Absolute figures and, within this one run, what they are in multiples of a plain alternative. */
 async function median(times: number, work: () => unknown): Promise<number> {
@@ -22,6 +31,68 @@ const show = (name: string, ms: number, ratio?: [string, number]) =>
     `${name.padEnd(58)} ${ms.toFixed(2).padStart(9)} ms${ratio ? `   ${(ms / ratio[1]).toFixed(1)} × ${ratio[0]}` : ''}`,
   );
 
+// ---- The body model: everything on one core, in this one run.
+console.log('The body model');
+const perSecond = (name: string, n: number, work: (i: number) => unknown) => {
+  for (let i = 0; i < n / 5; i++) work(i);
+  const start = performance.now();
+  for (let i = 0; i < n; i++) work(i);
+  const s = (performance.now() - start) / 1000;
+  console.log(
+    `${name.padEnd(58)} ${Math.round(n / s)
+      .toString()
+      .padStart(9)} a second`,
+  );
+  return (1000 * s) / n;
+};
+const fixed = squatFixed(REFERENCE_BUILD, {});
+const onePosture = perSecond('squats, closed form', 400_000, (i) => squatAt(fixed, i % 90));
+perSecond('hinges, bar held back, searched', 20_000, (i) =>
+  hinge(REFERENCE_BUILD, { carry: 'held back', loadKg: 50, trunkDeg: i % 80 }),
+);
+perSecond('lunges', 20_000, (i) => lunge(REFERENCE_BUILD, { trunkDeg: i % 40 }));
+const movements = COMPUTED.map((m) => m.mechanics as Computed);
+const sweeps = await median(5, () => movements.map((m) => rangeOf(REFERENCE_BUILD, m, { steps: 60 })));
+show(`a 60-step sweep, mean of ${movements.length} movements`, sweeps / movements.length, [
+  'one squat posture',
+  onePosture,
+]);
+
+/** People with proportions of their own; with none measured, most share one entry. */
+function crowd(n: number, measured: boolean): Build[] {
+  const random = seeded(7);
+  return Array.from({ length: n }, () => {
+    const statureM = 1.5 + 0.5 * random();
+    const vary = (share: number) => share * statureM * (0.95 + 0.1 * random());
+    return buildOf({
+      statureM,
+      massKg: 50 + 50 * random(),
+      ...(measured ? { measured: { thigh: vary(0.245), shank: vary(0.246), hipShoulder: vary(0.288) } } : {}),
+    });
+  });
+}
+const demands = (builds: Build[], list: Computed[]) => {
+  const memory = new DemandMemory(1_000_000);
+  const start = performance.now();
+  for (const b of builds) for (const m of list) memory.of(b, m);
+  return performance.now() - start;
+};
+demands(crowd(20, true), movements);
+const small = demands(crowd(50, true), movements);
+const all500 = demands(crowd(500, true), movements);
+show(`${movements.length} movements × 50 people, all measured`, small);
+show(`${movements.length} movements × 500 people, all measured`, all500, [`${movements.length} × 50`, small]);
+const half = movements.slice(0, Math.floor(movements.length / 2));
+show(`${half.length} movements × 500 people, all measured`, demands(crowd(500, true), half), [
+  'the whole',
+  all500,
+]);
+show(`${movements.length} movements × 500 people, usual proportions`, demands(crowd(500, false), movements), [
+  'all measured',
+  all500,
+]);
+
+console.log('\nThe hall');
 const opened = performance.now();
 const { db, close } = await openEmbedded(null);
 show('open a fresh embedded database from the template', performance.now() - opened);
@@ -49,3 +120,41 @@ const own = {
 };
 show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
 await close();
+
+// ---- A slider of the body room in a real browser: solving, two figures, tables, layout.
+if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
+  const { base, browser, close: end } = await demoServer(4399);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(base);
+    await page.getByRole('button', { name: '(coach)' }).click();
+    await page.getByRole('navigation', { name: 'Rooms' }).waitFor();
+    for (const [name, query] of [
+      ['squat and thrust', 'a=back-squat&b=bench-thrust'],
+      ['hinge and lunge', 'a=bar-romanian&b=rear-foot-up'],
+    ]) {
+      await page.goto(`${base}/body?${query}`);
+      await page.locator('.js-plotly-plot').waitFor();
+      const times = await page.evaluate(() => {
+        const slider = document.querySelectorAll<HTMLInputElement>(
+          'section[aria-label="Body"] input[type=range]',
+        )[2]!;
+        const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!;
+        const taken: number[] = [];
+        for (let i = 0; i < 60; i++) {
+          const start = performance.now();
+          value.set?.call(slider, String(0.9 + (i % 40) * 0.005));
+          // React renders a discrete event before dispatching returns; the layout is forced after it.
+          slider.dispatchEvent(new Event('input', { bubbles: true }));
+          document.body.getBoundingClientRect();
+          taken.push(performance.now() - start);
+        }
+        return taken.sort((a, b) => a - b);
+      });
+      show(`a slider move, ${name}: median`, times[30]!);
+      show(`a slider move, ${name}: 95th percentile`, times[57]!, ['the median', times[30]!]);
+    }
+  } finally {
+    await end();
+  }
+} else console.log('No Chromium: the slider of the body room was not measured.');

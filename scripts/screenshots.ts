@@ -1,14 +1,10 @@
-import { spawn } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
 import type { Person } from '../contract/people.ts';
 import { root } from '../server/root.ts';
+import { contactSheet } from './contact-sheet.tsx';
+import { demoServer } from './demo-server.ts';
 
 /** Takes the pictures of docs/screenshots from a fresh demo hall: `npm run screenshots [name …]`. */
-const PORT = 4393;
-const base = `http://127.0.0.1:${PORT}`;
 const wanted = process.argv.slice(2);
 
 interface Shot {
@@ -24,7 +20,7 @@ interface Shot {
 const SHOTS: Shot[] = [
   { name: 'people', login: 'head', path: () => '/people' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
-  { name: 'sheet', login: 'coach', path: () => '/library/variation/one-leg-lift' },
+  { name: 'sheet', login: 'coach', path: () => '/library/variation/goblet-squat' },
   { name: 'cue-sheet', login: 'coach', path: () => '/print/bench-thrust', size: [900, 1240] },
   { name: 'ladder', login: 'head', path: () => '/ladders/bridge-ladder' },
   {
@@ -33,6 +29,8 @@ const SHOTS: Shot[] = [
     path: () => '/ladders/bridge-ladder',
     press: ['4 One leg sound', 'Edit this level'],
   },
+  { name: 'body-room', login: 'coach', path: () => '/body?a=back-squat&b=bench-thrust' },
+  { name: 'house-question', login: 'coach', path: () => '/library/houseQuestion/knee-travel' },
   { name: 'editor', login: 'head', path: () => '/library/fault/pelvis-tips/edit' },
   { name: 'floor', login: 'coach', path: () => '/floor', size: [820, 1180] },
   { name: 'log-tablet', login: 'coach', path: (id) => `/floor/${id('Marta Quillon')}`, size: [820, 1180] },
@@ -46,21 +44,7 @@ const SHOTS: Shot[] = [
   { name: 'hall', login: 'head', path: () => '/hall' },
 ];
 
-const folder = await mkdtemp(path.join(tmpdir(), 'meister-shots-'));
-const server = spawn(process.execPath, ['scripts/serve.mjs', '--demo'], {
-  cwd: root,
-  env: { ...process.env, PORT: String(PORT), MEISTER_DATA: folder },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise<void>((done, fail) => {
-  server.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Meister is at') && done());
-  server.on('exit', () => fail(new Error('The server did not start.')));
-});
-server.removeAllListeners('exit');
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
-});
+const { base, browser, close } = await demoServer(4393);
 try {
   for (const shot of SHOTS.filter((s) => wanted.length === 0 || wanted.includes(s.name))) {
     const [width, height] = shot.size ?? [1280, 800];
@@ -82,9 +66,13 @@ try {
     await context.close();
     console.log(shot.name);
   }
+  // The contact sheet: every movement of the repertoire, as it would hang on a wall.
+  if (wanted.length === 0 || wanted.includes('figures')) {
+    const page = await browser.newPage({ viewport: { width: 1500, height: 900 } });
+    await page.setContent(contactSheet(null, false));
+    await page.screenshot({ path: path.join(root, 'docs/screenshots', 'figures.png'), fullPage: true });
+    console.log('figures');
+  }
 } finally {
-  await browser.close();
-  server.kill('SIGTERM');
-  await new Promise((done) => server.on('exit', done));
-  await rm(folder, { recursive: true, force: true });
+  await close();
 }

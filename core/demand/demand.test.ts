@@ -1,14 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { buildOf } from '../body/index.ts';
 import type { SettledMechanics } from '../library/index.ts';
-import { fittedBenchM } from '../posture/index.ts';
+import { fittedBenchM, rangeOf } from '../posture/index.ts';
+import type { Computed } from '../posture/index.ts';
 import { COMPUTED } from '../testing/repertoire.ts';
 import {
+  balanceOf,
   byDemand,
   consequencesOf,
   DemandMemory,
   demandOf,
+  dynamicsOf,
   nearestTo,
+  peaksOf,
+  pointsOf,
   profileOf,
   TEST_BUILDS,
 } from './index.ts';
@@ -124,6 +129,16 @@ describe('demand', () => {
     const plain = squat({ loadPlace: 'at the chest' });
     expect(memory.of(b, plain, 16)).toEqual(memory.of(b, m));
     expect(memory.of(b, m)).toEqual(measured(m));
+  });
+  it('finds the peaks of a range to a tenth of a point, to one where a strap comes in on the way', () => {
+    for (const { name, mechanics } of COMPUTED) {
+      const m = mechanics as Computed;
+      if (m.type === 'lunge') continue;
+      const fine = peaksOf(rangeOf(b, m, { steps: 480 }).postures);
+      const exact = pointsOf(b, fine, balanceOf(m), dynamicsOf(m)).points;
+      const pulled = m.type === 'squat' && m.pull !== undefined;
+      expect(Math.abs(measured(m).points - exact), name).toBeLessThan(pulled ? 1 : 0.1);
+    }
   });
   it('tells knee work from hip work', () => {
     expect(measured(squat()).kneeShare).toBeGreaterThan(0.45);

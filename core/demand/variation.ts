@@ -57,15 +57,20 @@ export function balanceOf(m: Computed): Balance {
 export const dynamicsOf = (m: Computed) =>
   m.type === 'lunge' ? { static: 1, reverse: 1.1, forward: 1.25 }[m.dynamics] : 1;
 
-/** Positions over which peaks are looked for; with 60 a peak inside the range is met to well under a point. */
-const STEPS = 60;
+/**
+ * Positions over which peaks are looked for: a peak between two of them is missed by less than a tenth of a
+ * point, by less than a point where a strap or hand comes in on the way (tested).
+ */
+const STEPS = 16;
+/** Positions for the ends of a band, which is a matter of several points anyway. */
+const BAND_STEPS = 6;
 
 /**
  * The positions that count: the whole range from start to end, for a lunge its working position. Of a posture
  * that this build cannot hold, what it can hold on the way is left out of the numbers.
  */
 function positions(build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Posture[] {
-  const o = { steps: STEPS, loadKg, undetermined };
+  const o = { steps: undetermined === 'default' ? STEPS : BAND_STEPS, loadKg, undetermined };
   return m.type === 'lunge' ? [workingOf(build, m, o)] : rangeOf(build, m, o).postures;
 }
 
@@ -82,8 +87,17 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
   }
   const peaks = peaksOf(all);
   const points = pointsOf(build, peaks, balance, dynamics);
-  const end = all.at(-1)!;
-  const worst = all.find((p) => !isHeld(p)) ?? end;
+  let worst = all.at(-1)!;
+  let feasible = true;
+  const needs = { ankleDeg: -Infinity, hipDeg: -Infinity };
+  for (const p of all) {
+    if (p.dorsiflexionDeg > needs.ankleDeg) needs.ankleDeg = p.dorsiflexionDeg;
+    if (p.hipFlexionDeg > needs.hipDeg) needs.hipDeg = p.hipFlexionDeg;
+    if (feasible && !isHeld(p)) {
+      feasible = false;
+      worst = p;
+    }
+  }
   const open = undeterminedIn(m);
   const at = (u: Undetermined) =>
     pointsOf(build, peaksOf(positions(build, m, loadKg, u)), balance, dynamics).points;
@@ -93,11 +107,8 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
     ...points,
     peaks,
     band: ends && { low: Math.min(...ends), high: Math.max(...ends), open: open! },
-    needs: {
-      ankleDeg: Math.max(...all.map((p) => p.dorsiflexionDeg)),
-      hipDeg: Math.max(...all.map((p) => p.hipFlexionDeg)),
-    },
-    feasible: all.every(isHeld),
+    needs,
+    feasible,
     verdict: worst.verdict,
     shortM: worst.shortM,
     loadKg,
@@ -126,11 +137,12 @@ export class DemandMemory {
     const { unit, key } = this.body(build);
     const kg = loadKg ?? referenceLoadKg(build, 'referenceLoad' in m ? m.referenceLoad : undefined);
     const share = kg / build.massKg;
-    const scaled = inStatures(m, build.statureM);
-    const full = `${key}|${round(share)}|${JSON.stringify(scaled)}`;
+    const full = `${key}|${round(share)}|${heightsOf(m)
+      .map((h) => round(h / build.statureM))
+      .join()}|${textOf(m)}`;
     let found = this.known.get(full);
     if (!found) {
-      found = measure(unit, scaled, share);
+      found = measure(unit, inStatures(m, build.statureM), share);
       if (this.known.size >= this.most) this.known.delete(this.known.keys().next().value!);
       this.known.set(full, found);
     }
@@ -167,6 +179,35 @@ export class DemandMemory {
 }
 
 const round = (n: number) => n.toPrecision(9);
+
+const texts = new WeakMap<Computed, string>();
+
+/** The block as text without its heights, made once for each block. */
+function textOf(m: Computed): string {
+  let text = texts.get(m);
+  if (text === undefined) {
+    text = JSON.stringify(inStatures(m, Infinity));
+    texts.set(m, text);
+  }
+  return text;
+}
+
+/** Heights in metres that a block holds; shares of stature are what the posture depends on. */
+function heightsOf(m: Computed): number[] {
+  switch (m.type) {
+    case 'squat':
+      return [m.kneePastToeM ?? NaN, m.stepUpM ?? NaN];
+    case 'lift':
+      return [m.fromHeightM];
+    case 'bridge':
+      return [m.feetRaisedM ?? NaN, typeof m.bench === 'object' ? m.bench.heightM : NaN];
+    case 'lunge':
+      return [m.rearFootRaisedM ?? NaN, m.frontFootRaisedM ?? NaN];
+    case 'hinge':
+    case 'extension':
+      return [];
+  }
+}
 
 /** Heights of the set-up as shares of stature, so that the unit build meets the same posture. */
 function inStatures(m: Computed, statureM: number): Computed {

@@ -101,18 +101,8 @@ function bridgeParts(build: Build, g: Ground, hip: Point, knee: Point, phi: numb
     : [on(kg(masses.trunk.fraction), along(masses.trunk.centre * Lh))];
   const loadAt = set.loadLow ? along(-c.lowOverHips * H) : hip;
   const load = set.loadKg > 0 ? [on(set.loadKg, loadAt)] : [];
-  return { feet, shanks, thighs, upperBody, load, free, along, armsAt, loadAt, out };
+  return { feet, shanks, thighs, upperBody, load, free };
 }
-
-const sum = (list: readonly PointMass[], x0: number) => {
-  let kg = 0;
-  let kgM = 0;
-  for (const m of list) {
-    kg += m.kg;
-    kgM += m.kg * (m.x - x0);
-  }
-  return { kg, kgM };
-};
 
 function poseAt(build: Build, g: Ground, phi: number): Posture {
   const { set, upper, ankle, trunkLength } = g;
@@ -125,28 +115,52 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
       ? meet[0]
       : meet[1]
     : between(hip, ankle, thigh / (thigh + shank));
-  const parts = bridgeParts(build, g, hip, knee, phi);
-  const { along } = parts;
-  const leg = [...parts.feet, ...parts.shanks, ...parts.thighs];
-  const above = [...parts.upperBody, ...parts.load, ...parts.free];
-  const [legs, rest] = [sum(leg, upper.x), sum(above, upper.x)];
-  const W = G * (legs.kg + rest.kg);
-  const comFromUpper = (legs.kgM + rest.kgM) / (legs.kg + rest.kg);
+  const { masses, massKg, statureM: H, lengths } = build;
+  const Lh = lengths.hipShoulder;
+  const cos = Math.cos(phi);
+  const sin = Math.sin(phi);
+  const along = (m: number): Point => ({ x: hip.x - m * cos, y: hip.y - m * sin });
+  // Every mass as kg and kg·m about the hip, in closed form; `bridgeMasses` lists the same as points.
+  const footKg = set.legs * masses.foot.fraction * massKg;
+  const shankKg = set.legs * masses.shank.fraction * massKg;
+  const thighKg = set.legs * masses.thigh.fraction * massKg;
+  const footX = ankle.x + c.bridgeFoot * foot;
+  const shankX = knee.x + (ankle.x - knee.x) * masses.shank.centre;
+  const thighX = hip.x + (knee.x - hip.x) * masses.thigh.centre;
+  const legKg = footKg + shankKg + thighKg;
+  const legKgM = footKg * (footX - hip.x) + shankKg * (shankX - hip.x) + thighKg * (thighX - hip.x);
+  const bench = set.benchM !== null;
+  const above = bench ? aboveL5(build) : floorAboveL5(build);
+  const pelvisKg = masses.pelvis.fraction * massKg;
+  const armsKg = bench ? 2 * masses.arm.fraction * massKg : 0;
+  // Along the trunk from the hip towards the head, which lies at smaller x.
+  const upperKgAlong =
+    (above.kg * above.centre + pelvisKg * masses.pelvis.centre + armsKg * c.benchArms) * Lh -
+    (set.loadLow ? set.loadKg * c.lowOverHips * H : 0);
+  const freeLeg = set.legs === 1 ? freeLegKgM(build) : { kg: 0, kgM: 0 };
+  const restKg = above.kg + pelvisKg + armsKg + set.loadKg + freeLeg.kg;
+  const restKgM = -upperKgAlong * cos + (freeLeg.kgM * (knee.x - hip.x)) / thigh;
+  const W = G * (legKg + restKg);
+  const comFromUpper = (legKgM + restKgM) / (legKg + restKg) + hip.x - upper.x;
   const contact = { x: ankle.x, y: set.feetRaisedM };
   const Fy = (W * comFromUpper) / (contact.x - upper.x - set.friction * (contact.y - upper.y));
   const Fx = set.friction * Fy;
-  const external = (j: Point, distal: readonly PointMass[]) =>
-    (contact.x - j.x) * Fy - (contact.y - j.y) * Fx - G * sum(distal, j.x).kgM;
-  const l5 = along(c.l5Place * build.lengths.hipShoulder);
-  const hipNm = external(hip, leg);
-  const kneeNm = -external(knee, [...parts.feet, ...parts.shanks]);
+  const hipNm = (contact.x - hip.x) * Fy - (contact.y - hip.y) * Fx - G * legKgM;
+  const kneeNm =
+    G * (footKg * (footX - knee.x) + shankKg * (shankX - knee.x)) -
+    (contact.x - knee.x) * Fy +
+    (contact.y - knee.y) * Fx;
+  const ankleNm = (contact.x - ankle.x) * Fy - (contact.y - ankle.y) * Fx - G * footKg * (footX - ankle.x);
+  const l5 = along(c.l5Place * Lh);
   const Uy = W - Fy;
-  const l5Nm = Uy * (l5.x - upper.x) + Fx * (l5.y - upper.y) + G * sum(headSide(build, g, parts), l5.x).kgM;
+  // From the head side: what lies between the contact and L5/S1.
+  const headKgM = (above.kg * (c.l5Place - above.centre) + armsKg * (c.l5Place - c.benchArms)) * Lh * cos;
+  const l5Nm = Uy * (l5.x - upper.x) + Fx * (l5.y - upper.y) + G * headKgM;
   const thighDeg = deg(Math.atan2(knee.x - hip.x, hip.y - knee.y));
   const trunkDeg = -90 - deg(phi);
   const shankDeg = deg(Math.atan2(ankle.x - knee.x, knee.y - ankle.y));
   const toeX = ankle.x + (1 - c.anklePlace) * foot;
-  const shoulder = along(build.lengths.hipShoulder);
+  const shoulder = along(Lh);
   return {
     joints: {
       heel: { x: ankle.x - c.anklePlace * foot, y: set.feetRaisedM },
@@ -157,8 +171,11 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
       l5,
       shoulder,
       hand: null,
-      load: set.loadKg > 0 ? parts.loadAt : null,
-      other: set.legs === 1 ? freeFoot(build, parts.out(thigh), parts.out(thigh + shank)) : null,
+      load: set.loadKg > 0 ? along(set.loadLow ? -c.lowOverHips * H : 0) : null,
+      other:
+        set.legs === 1
+          ? freeFoot(build, onLine(hip, knee, thigh, thigh), onLine(hip, knee, thigh, thigh + shank))
+          : null,
     },
     // Lying, the body faces up and its feet are ahead: the shank leans back where it leans to the head.
     shankDeg: -shankDeg,
@@ -171,7 +188,7 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
     legs: [
       {
         leg: set.legs === 2 ? 'each leg' : 'working leg',
-        ankleNm: external(ankle, parts.feet) / set.legs,
+        ankleNm: ankleNm / set.legs,
         kneeNm: kneeNm / set.legs,
         hipNm: hipNm / set.legs,
       },
@@ -204,20 +221,33 @@ function freeFoot(build: Build, knee: Point, ankle: Point): OtherLeg {
   return { knee, ankle, heel: onSole(-anklePlace), toe: onSole(1 - anklePlace) };
 }
 
-/** What lies on the head side of L5/S1: trunk and head less the pelvis, and the arms where they do not rest. */
-function headSide(build: Build, g: Ground, parts: ReturnType<typeof bridgeParts>): PointMass[] {
-  const { masses, massKg, lengths } = build;
-  if (g.set.benchM !== null) {
-    const above = aboveL5(build);
-    return [
-      { kg: above.kg, ...parts.along(above.centre * lengths.hipShoulder) },
-      { kg: 2 * masses.arm.fraction * massKg, ...parts.armsAt },
-    ];
-  }
-  const fraction = masses.trunk.fraction - masses.pelvis.fraction;
-  const centre =
-    (masses.trunk.fraction * masses.trunk.centre - masses.pelvis.fraction * masses.pelvis.centre) / fraction;
-  return [{ kg: fraction * massKg, ...parts.along(centre * lengths.hipShoulder) }];
+/** A point on the line of the thigh at a distance from the hip. */
+const onLine = (hip: Point, knee: Point, thigh: number, m: number): Point => ({
+  x: hip.x + (m * (knee.x - hip.x)) / thigh,
+  y: hip.y + (m * (knee.y - hip.y)) / thigh,
+});
+
+/** Trunk above L5/S1 without head and arms, which rest on the floor. */
+function floorAboveL5(build: Build): { kg: number; centre: number } {
+  const { trunk, pelvis } = build.masses;
+  const fraction = trunk.fraction - pelvis.fraction;
+  return {
+    kg: fraction * build.massKg,
+    centre: (trunk.fraction * trunk.centre - pelvis.fraction * pelvis.centre) / fraction,
+  };
+}
+
+/** The free leg along the working thigh, its foot's mass at the ankle: kg and kg·m from the hip. */
+function freeLegKgM(build: Build): { kg: number; kgM: number } {
+  const { masses: m, massKg, lengths: l } = build;
+  return {
+    kg: (m.thigh.fraction + m.shank.fraction + m.foot.fraction) * massKg,
+    kgM:
+      massKg *
+      (m.thigh.fraction * m.thigh.centre * l.thigh +
+        m.shank.fraction * (l.thigh + m.shank.centre * l.shank) +
+        m.foot.fraction * (l.thigh + l.shank)),
+  };
 }
 
 /**
