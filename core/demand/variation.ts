@@ -58,7 +58,7 @@ export const dynamicsOf = (m: Computed) =>
   m.type === 'lunge' ? { static: 1, reverse: 1.1, forward: 1.25 }[m.dynamics] : 1;
 
 /**
- * Positions over which peaks are looked for: a peak between two of them is missed by less than a tenth of a
+ * Positions over which peaks are looked for: a peak between two of them is missed by less than a quarter of a
  * point, by less than a point where a strap or hand comes in on the way (tested).
  */
 const STEPS = 16;
