@@ -58,10 +58,11 @@ export const dynamicsOf = (m: Computed) =>
   m.type === 'lunge' ? { static: 1, reverse: 1.1, forward: 1.25 }[m.dynamics] : 1;
 
 /**
- * Positions over which peaks are looked for: a peak between two of them is missed by less than a quarter of a
- * point, by less than a point where a strap or hand comes in on the way (tested).
+ * Positions over which peaks are looked for. Squats cost a microsecond each and have kinks where a rule or support
+ * comes in, so they get more. A peak between two positions is missed by less than a tenth of a point, by less
+ * than a quarter where a strap comes in on the way (tested).
  */
-const STEPS = 16;
+const steps = (m: Computed) => (m.type === 'squat' ? 60 : 16);
 /** Positions for the ends of a band, which is a matter of several points anyway. */
 const BAND_STEPS = 6;
 
@@ -70,7 +71,7 @@ const BAND_STEPS = 6;
  * that this build cannot hold, what it can hold on the way is left out of the numbers.
  */
 function positions(build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Posture[] {
-  const o = { steps: undetermined === 'default' ? STEPS : BAND_STEPS, loadKg, undetermined };
+  const o = { steps: undetermined === 'default' ? steps(m) : BAND_STEPS, loadKg, undetermined };
   return m.type === 'lunge' ? [workingOf(build, m, o)] : rangeOf(build, m, o).postures;
 }
 

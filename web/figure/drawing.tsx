@@ -123,7 +123,7 @@ function PropShape({ prop: p, floorY, H }: { prop: Prop; floorY: number; H: numb
     }
     case 'wedge': {
       const [heel, toe] = [svgPoint(p.heel), svgPoint(p.toe)];
-      return <path className="fig-prop" d={`M${heel.x} ${heel.y}L${toe.x} ${toe.y}H${heel.x}Z`} />;
+      return <path className="fig-wedge" d={`M${heel.x} ${heel.y}L${toe.x} ${toe.y}H${heel.x}Z`} />;
     }
     case 'wall': {
       const foot = svgPoint({ x: p.x, y: floorY });
