@@ -24,6 +24,7 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
 
   await page.goto('/hall');
   await page.getByRole('tab', { name: 'Library file and backup' }).click();
+  const count = (JSON.parse(library.toString()) as { documents: unknown[] }).documents.length;
   const broken = library.toString().replace('"cue": "tray"', '"cue": "no-such-cue"');
   await page
     .getByLabel('Load a library file')
@@ -33,7 +34,7 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await page
     .getByLabel('Load a library file')
     .setInputFiles({ name: 'library.json', mimeType: 'application/json', buffer: library });
-  await expect(page.getByText('68 documents are in force.')).toBeVisible();
+  await expect(page.getByText(`${count} documents are in force.`)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the library' }).click();
   expect(readFileSync(await (await download).path()).equals(library)).toBe(true);

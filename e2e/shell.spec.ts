@@ -30,7 +30,7 @@ test('keys and command bar reach every room, and switch units and light', async 
 test('a viewer reads library and ladders and sees no people', async ({ page }) => {
   await signIn(page, 'viewer');
   const rooms = page.getByRole('navigation', { name: 'Rooms' });
-  await expect(rooms.getByRole('link')).toHaveText(['Library', 'Ladders']);
+  await expect(rooms.getByRole('link')).toHaveText(['Library', 'Ladders', 'Body']);
   await page.goto('/ladders/bridge-ladder');
   await expect(page.getByRole('heading', { name: 'Bridge', level: 1 })).toBeVisible();
   await expect(page.getByText('Oskar Lindqvane')).toHaveCount(0);

@@ -3,7 +3,7 @@ import { buildOf } from '../body/index.ts';
 import type { SettledMechanics } from '../library/index.ts';
 import { fittedBenchM, rangeOf } from '../posture/index.ts';
 import type { Computed } from '../posture/index.ts';
-import { COMPUTED } from '../testing/repertoire.ts';
+import { bridge, COMPUTED, hinge, lunge as plainLunge, squat } from '../testing/repertoire.ts';
 import {
   balanceOf,
   byDemand,
@@ -26,41 +26,9 @@ const measured = (m: SettledMechanics, build = b, loadKg?: number): Measured => 
   return d;
 };
 
-type Of<T extends SettledMechanics['type']> = Partial<Extract<SettledMechanics, { type: T }>>;
-const squat = (m: Of<'squat'> = {}): SettledMechanics => ({
-  type: 'squat',
-  legs: 2,
-  thighDeg: 90,
-  hands: 'forward',
-  loadPlace: 'none',
-  ...m,
-});
-const hinge = (m: Of<'hinge'> = {}): SettledMechanics => ({
-  type: 'hinge',
-  legs: 2,
-  trunkDeg: 70,
-  kneeDeg: 20,
-  hands: 'at the sides',
-  loadPlace: 'none',
-  ...m,
-});
-const bridge = (m: Of<'bridge'> = {}): SettledMechanics => ({
-  type: 'bridge',
-  legs: 2,
-  feetFartherDeg: 0,
-  hold: false,
-  loadPlace: 'none',
-  ...m,
-});
-const lunge = (m: Of<'lunge'> = {}): SettledMechanics => ({
-  type: 'lunge',
-  stepOfRightAngleStep: 0.95,
-  frontShankDeg: 8,
-  trunkDeg: 15,
-  dynamics: 'static',
-  loadPlace: 'none',
-  ...m,
-});
+/** A lunge as it is stepped into: a little shorter than the right-angle step. */
+const lunge = (m: Parameters<typeof plainLunge>[0] = {}) =>
+  plainLunge({ stepOfRightAngleStep: 0.95, frontShankDeg: 8, trunkDeg: 15, ...m });
 const kg = (kilograms: number) => ({ fractionOfBodyMass: kilograms / 75, per: 'total' as const });
 /** Half a stature as a multiple of the right-angle step of the default proportions. */
 const HALF_STATURE = 0.875 / 0.9698;

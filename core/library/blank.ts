@@ -1,4 +1,5 @@
 import type { Body, Kind, Level } from './documents.ts';
+import type { Mechanics, SettledOf } from './mechanics.ts';
 
 /** A new level with criteria to start from: common practice, to be changed by the head coach. */
 export function blankLevel(id: string, name: string): Level {
@@ -28,6 +29,34 @@ export function blankLevel(id: string, name: string): Level {
     usualStayWeeks: { from: 2, to: 4 },
   };
 }
+
+/** A mechanics block of each kind to start from: the plainest posture of its kind. */
+export const BLANK_MECHANICS: { [T in Mechanics['type']]: SettledOf<T> } = {
+  squat: { type: 'squat', legs: 2, thighDeg: 90, hands: 'forward', loadPlace: 'none' },
+  hinge: { type: 'hinge', legs: 2, trunkDeg: 70, kneeDeg: 20, hands: 'at the sides', loadPlace: 'none' },
+  lift: {
+    type: 'lift',
+    fromHeightM: 0.225,
+    implement: 'straight bar',
+    referenceLoad: { fractionOfBodyMass: 0.5, per: 'total' },
+  },
+  bridge: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
+  lunge: {
+    type: 'lunge',
+    stepOfRightAngleStep: 1,
+    frontShankDeg: 0,
+    trunkDeg: 5,
+    dynamics: 'static',
+    loadPlace: 'none',
+  },
+  extension: { type: 'extension', bench: 'level', hands: 'crossed' },
+  drawn: {
+    type: 'drawn',
+    reason: '',
+    start: { shankDeg: 0, thighDeg: 0, trunkDeg: 0 },
+    working: { shankDeg: 0, thighDeg: 0, trunkDeg: 0 },
+  },
+};
 
 /** A new document of the kind with everything it must have, as empty as may be. */
 export function blankBody(kind: Kind, slug: string, name: string, author: string): Body {
@@ -80,7 +109,7 @@ export function blankBody(kind: Kind, slug: string, name: string, author: string
         unwanted: [],
         extraCautions: [],
         drills: [],
-        mechanics: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
+        mechanics: BLANK_MECHANICS.bridge,
       };
     case 'cue':
       return {

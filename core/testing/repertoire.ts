@@ -1,4 +1,5 @@
-import type { DrawnPose, Pattern, SettledMechanics } from '../library/index.ts';
+import { BLANK_MECHANICS } from '../library/index.ts';
+import type { DrawnPose, Pattern, SettledMechanics, SettledOf } from '../library/index.ts';
 
 /** A movement of the trade with the mechanics that draw and compute it; for tests, benchmarks and the contact sheet. */
 export interface Movement {
@@ -8,42 +9,14 @@ export interface Movement {
   mechanics: SettledMechanics;
 }
 
-type Of<T extends SettledMechanics['type']> = Omit<Extract<SettledMechanics, { type: T }>, 'type'>;
+type Of<T extends SettledMechanics['type']> = Partial<Omit<SettledOf<T>, 'type'>>;
+const { squat: SQUAT, hinge: HINGE, lunge: LUNGE, bridge: BRIDGE } = BLANK_MECHANICS;
 
-const squat = (m: Partial<Of<'squat'>> = {}): SettledMechanics => ({
-  type: 'squat',
-  legs: 2,
-  thighDeg: 90,
-  hands: 'forward',
-  loadPlace: 'none',
-  ...m,
-});
-const hinge = (m: Partial<Of<'hinge'>> = {}): SettledMechanics => ({
-  type: 'hinge',
-  legs: 2,
-  trunkDeg: 70,
-  kneeDeg: 20,
-  hands: 'at the sides',
-  loadPlace: 'none',
-  ...m,
-});
-const lunge = (m: Partial<Of<'lunge'>> = {}): SettledMechanics => ({
-  type: 'lunge',
-  stepOfRightAngleStep: 1,
-  frontShankDeg: 0,
-  trunkDeg: 5,
-  dynamics: 'static',
-  loadPlace: 'none',
-  ...m,
-});
-const bridge = (m: Partial<Of<'bridge'>> = {}): SettledMechanics => ({
-  type: 'bridge',
-  legs: 2,
-  feetFartherDeg: 0,
-  hold: false,
-  loadPlace: 'none',
-  ...m,
-});
+/** The plainest block of a kind with some of it changed. */
+export const squat = (m: Of<'squat'> = {}): SettledMechanics => ({ ...SQUAT, ...m });
+export const hinge = (m: Of<'hinge'> = {}): SettledMechanics => ({ ...HINGE, ...m });
+export const lunge = (m: Of<'lunge'> = {}): SettledMechanics => ({ ...LUNGE, ...m });
+export const bridge = (m: Of<'bridge'> = {}): SettledMechanics => ({ ...BRIDGE, ...m });
 const drawn = (reason: string, start: DrawnPose, working: DrawnPose, view?: 'front'): SettledMechanics => ({
   type: 'drawn',
   reason,

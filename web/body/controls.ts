@@ -1,5 +1,6 @@
-import { LOAD_PLACES } from '../../core/library/index.ts';
-import type { LoadPlace, SettledMechanics, SettledOf } from '../../core/library/index.ts';
+import { CONSTANTS } from '../../core/body/index.ts';
+import { BLANK_MECHANICS, LOAD_PLACES } from '../../core/library/index.ts';
+import type { LoadPlace, Pattern, SettledMechanics, SettledOf } from '../../core/library/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 
 export interface Units {
@@ -94,6 +95,20 @@ function loadControls<M extends Loaded>(
   ];
 }
 
+const pressureSlider = (m: SettledOf<'squat'> | SettledOf<'hinge'>): Control => {
+  const pressure = m.footPressure ?? CONSTANTS.pressure;
+  return slider(
+    'Foot pressure',
+    [0.2, 0.65, 0.01],
+    pressure,
+    `${tidy(100 * pressure, 0)} % from the heel`,
+    (v) => ({
+      ...m,
+      footPressure: v,
+    }),
+  );
+};
+
 /** A limit that is off at the end of its slider. */
 const NO_SHIN_RULE = 46;
 const NO_TOE_RULE = 0.16;
@@ -150,13 +165,7 @@ function squatControls(m: SettledOf<'squat'>, massKg: number, units: Units): Con
       m.kneePastToeM === undefined ? 'no rule' : `at most ${length(toe, units.length)}`,
       (v) => (v >= NO_TOE_RULE - 1e-9 ? without('kneePastToeM') : { ...m, kneePastToeM: v }),
     ),
-    slider(
-      'Foot pressure',
-      [0.2, 0.65, 0.01],
-      m.footPressure ?? 0.45,
-      `${tidy(100 * (m.footPressure ?? 0.45), 0)} % from the heel`,
-      (v) => ({ ...m, footPressure: v }),
-    ),
+    pressureSlider(m),
     slider('Heel wedge', [0, 20, 0.5], m.heelWedgeDeg ?? 0, `${tidy(m.heelWedgeDeg ?? 0)}°`, (v) => ({
       ...m,
       heelWedgeDeg: v,
@@ -183,13 +192,7 @@ function hingeControls(m: SettledOf<'hinge'>, massKg: number, units: Units): Con
   return [
     slider('Lean', [15, 95, 1], m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
     slider('Knees give', [0, 40, 1], m.kneeDeg, `${tidy(m.kneeDeg, 0)}°`, (v) => ({ ...m, kneeDeg: v })),
-    slider(
-      'Foot pressure',
-      [0.2, 0.65, 0.01],
-      m.footPressure ?? 0.45,
-      `${tidy(100 * (m.footPressure ?? 0.45), 0)} % from the heel`,
-      (v) => ({ ...m, footPressure: v }),
-    ),
+    pressureSlider(m),
     choice(
       'Legs',
       ['2', '1', '1, toe of the other down'],
@@ -362,81 +365,24 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
 }
 
 /** Set-ups to start from where the library has none of a kind. */
-export const STARTS: readonly {
-  name: string;
-  pattern: 'squat' | 'lunge' | 'hinge' | 'bridge';
-  mechanics: SettledMechanics;
-}[] = [
-  {
-    name: 'A squat',
-    pattern: 'squat',
-    mechanics: { type: 'squat', legs: 2, thighDeg: 90, hands: 'forward', loadPlace: 'none' },
-  },
+export const STARTS: readonly { name: string; pattern: Pattern; mechanics: SettledMechanics }[] = [
+  { name: 'A squat', pattern: 'squat', mechanics: BLANK_MECHANICS.squat },
   {
     name: 'A step-up',
     pattern: 'lunge',
-    mechanics: {
-      type: 'squat',
-      legs: 1,
-      thighDeg: 90,
-      hands: 'at the sides',
-      loadPlace: 'none',
-      stepUpM: 0.3,
-    },
+    mechanics: { ...BLANK_MECHANICS.squat, legs: 1, hands: 'at the sides', stepUpM: 0.3 },
   },
-  {
-    name: 'A lunge',
-    pattern: 'lunge',
-    mechanics: {
-      type: 'lunge',
-      stepOfRightAngleStep: 1,
-      frontShankDeg: 0,
-      trunkDeg: 5,
-      dynamics: 'static',
-      loadPlace: 'none',
-    },
-  },
-  {
-    name: 'A hinge',
-    pattern: 'hinge',
-    mechanics: {
-      type: 'hinge',
-      legs: 2,
-      trunkDeg: 70,
-      kneeDeg: 20,
-      hands: 'at the sides',
-      loadPlace: 'none',
-    },
-  },
-  {
-    name: 'A lift from the floor',
-    pattern: 'hinge',
-    mechanics: {
-      type: 'lift',
-      fromHeightM: 0.225,
-      implement: 'straight bar',
-      referenceLoad: { fractionOfBodyMass: 1, per: 'total' },
-    },
-  },
-  {
-    name: 'A bench hip extension',
-    pattern: 'hinge',
-    mechanics: { type: 'extension', bench: 'level', hands: 'crossed' },
-  },
-  {
-    name: 'A bridge',
-    pattern: 'bridge',
-    mechanics: { type: 'bridge', legs: 2, feetFartherDeg: 0, hold: false, loadPlace: 'none' },
-  },
+  { name: 'A lunge', pattern: 'lunge', mechanics: BLANK_MECHANICS.lunge },
+  { name: 'A hinge', pattern: 'hinge', mechanics: BLANK_MECHANICS.hinge },
+  { name: 'A lift from the floor', pattern: 'hinge', mechanics: BLANK_MECHANICS.lift },
+  { name: 'A bench hip extension', pattern: 'hinge', mechanics: BLANK_MECHANICS.extension },
+  { name: 'A bridge', pattern: 'bridge', mechanics: BLANK_MECHANICS.bridge },
   {
     name: 'A thrust',
     pattern: 'bridge',
     mechanics: {
-      type: 'bridge',
-      legs: 2,
+      ...BLANK_MECHANICS.bridge,
       bench: 'fitted',
-      feetFartherDeg: 0,
-      hold: false,
       loadPlace: 'hip crease',
       referenceLoad: { fractionOfBodyMass: 0.6, per: 'total' },
     },

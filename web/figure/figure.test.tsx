@@ -109,7 +109,7 @@ describe('ranges kept for the interface', () => {
     const m: SettledMechanics = {
       ...(find('Low step-up') as { type: 'squat' } & SettledMechanics),
       stepUpM: 0.7,
-    } as SettledMechanics;
+    };
     expect(solved(small, m)).toEqual({
       range: null,
       problem: 'The step is higher than this body can start from.',

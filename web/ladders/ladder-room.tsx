@@ -127,14 +127,6 @@ export function LadderRoom() {
               under 3 are ties. The order is the head coach’s; the figures only ask.
             </p>
             <MomentCaution />
-            {profile && (
-              <DemandQuestions
-                ladder={ladder}
-                revision={revision}
-                questions={profile.questions}
-                forWhom={forWhom}
-              />
-            )}
             {editing ? (
               <EditLevel
                 key={`${level.id} ${revision}`}
@@ -154,6 +146,14 @@ export function LadderRoom() {
                 }
                 onEdit={me.role === 'viewer' ? null : () => setEditing(true)}
                 editWord={me.role === 'head coach' ? 'Edit this level' : 'Propose a change to this level'}
+              />
+            )}
+            {profile && (
+              <DemandQuestions
+                ladder={ladder}
+                revision={revision}
+                questions={profile.questions}
+                forWhom={forWhom}
               />
             )}
           </>

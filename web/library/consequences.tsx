@@ -98,7 +98,7 @@ function Table({ rows, lunge, bridge }: { rows: Consequence[]; lunge: boolean; b
     <table className="text-sm">
       <thead>
         <tr className="border-b border-ink">
-          <th />
+          <td />
           {rows.map((r) => (
             <th key={r.build} className={cell}>
               {r.build}

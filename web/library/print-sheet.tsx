@@ -15,10 +15,11 @@ const PAGE_MM = { A4: { width: 210, height: 297 }, Letter: { width: 216, height:
 const MARGIN_MM = 12;
 /** Type sizes in points, from roomy to tight; nothing is set smaller than 9 pt. */
 const SIZES = [
-  { text: 10, cue: 25 },
-  { text: 9.5, cue: 23 },
-  { text: 9, cue: 21 },
-  { text: 9, cue: 18 },
+  { text: 10, cue: 25, figure: 0.62 },
+  { text: 9.5, cue: 23, figure: 0.56 },
+  { text: 9, cue: 21, figure: 0.5 },
+  { text: 9, cue: 18, figure: 0.42 },
+  { text: 9, cue: 16, figure: 0.36 },
 ];
 
 /** The first size at which the content is no higher than the page; measured, since text decides. */
@@ -103,7 +104,8 @@ export function PrintSheet() {
                     {leading.map((c, i) => (
                       <li
                         key={c.slug}
-                        className="flex gap-4 py-1.5 font-head text-[25pt] leading-[1.1] font-bold"
+                        className="flex gap-4 py-1.5 font-head leading-[1.1] font-bold"
+                        style={{ fontSize: `${size.cue}pt` }}
                       >
                         <span>{i + 1}</span>
                         <span>
@@ -121,7 +123,7 @@ export function PrintSheet() {
                       pattern={v.pattern}
                       build={REFERENCE_BUILD}
                       detail="plain"
-                      scale={0.62}
+                      scale={size.figure}
                       print
                     />
                   </div>

@@ -14,7 +14,8 @@ import type { Criterion, WayOn } from '../../../core/ladder/index.ts';
 import { Button, Field } from '../../ui/index.ts';
 import { CriterionEditor, WaysOnEditor } from './criterion.tsx';
 import { NEED, needFresh } from './forms.ts';
-import { FRESH_MECHANICS, MechanicsEditor } from './mechanics.tsx';
+import { BLANK_MECHANICS } from '../../../core/library/index.ts';
+import { MechanicsEditor } from './mechanics.tsx';
 import { PredicateEditor } from './predicate.tsx';
 import type { FieldSpec, Value } from './types.ts';
 
@@ -358,7 +359,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       if (f.optional && value === undefined) {
         return (
           <div>
-            <Button onClick={() => onChange(FRESH_MECHANICS.squat)}>
+            <Button onClick={() => onChange(BLANK_MECHANICS.squat)}>
               <Plus aria-hidden="true" size={16} /> {f.label}
             </Button>
           </div>

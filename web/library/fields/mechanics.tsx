@@ -1,6 +1,13 @@
 import type { Mechanics, Pattern } from '../../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../../core/body/index.ts';
-import { FREE_HANDS, LOAD_LOOKS, LOAD_PLACES, settleMechanics, WALLS } from '../../../core/library/index.ts';
+import {
+  BLANK_MECHANICS,
+  FREE_HANDS,
+  LOAD_LOOKS,
+  LOAD_PLACES,
+  settleMechanics,
+  WALLS,
+} from '../../../core/library/index.ts';
 import { Movement } from '../../figure/index.ts';
 import { EditFields } from './edit.tsx';
 import type { EditContext } from './edit.tsx';
@@ -213,34 +220,6 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
   ],
 };
 
-/** A block of each kind to start from. */
-export const FRESH_MECHANICS: Record<Mechanics['type'], Mechanics> = {
-  squat: { type: 'squat', legs: 2, thighDeg: 90, hands: 'forward', loadPlace: 'none' },
-  hinge: { type: 'hinge', legs: 2, trunkDeg: 70, kneeDeg: 20, hands: 'at the sides', loadPlace: 'none' },
-  lift: {
-    type: 'lift',
-    fromHeightM: 0.225,
-    implement: 'straight bar',
-    referenceLoad: { fractionOfBodyMass: 0.5, per: 'total' },
-  },
-  bridge: { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false },
-  lunge: {
-    type: 'lunge',
-    stepOfRightAngleStep: 1,
-    frontShankDeg: 0,
-    trunkDeg: 5,
-    dynamics: 'static',
-    loadPlace: 'none',
-  },
-  extension: { type: 'extension', bench: 'level', hands: 'crossed' },
-  drawn: {
-    type: 'drawn',
-    reason: '',
-    start: { shankDeg: 0, thighDeg: 0, trunkDeg: 0 },
-    working: { shankDeg: 0, thighDeg: 0, trunkDeg: 0 },
-  },
-};
-
 interface Props {
   value: Mechanics;
   path: string;
@@ -255,7 +234,7 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
         aria-label="Kind of posture"
         className="field max-w-56"
         value={value.type}
-        onChange={(e) => onChange(FRESH_MECHANICS[e.target.value as Mechanics['type']])}
+        onChange={(e) => onChange(BLANK_MECHANICS[e.target.value as Mechanics['type']])}
       >
         {Object.keys(FIELDS).map((t) => (
           <option key={t}>{t}</option>
