@@ -24,7 +24,7 @@ const rough = from('rough value, sets clearances or a place to within 3 cm', 'lo
 const assumed = from('assumption of this model', 'assumption');
 const trade = from('common practice, no source', 'low');
 
-/** Every constant of the model with its source and certainty. Nothing else in posture or demand is a number of its own. */
+/** Every constant that a moment or a demand rests on, with its source and certainty; numbers that only draw stand where they draw. */
 export const SOURCED = {
   foot: winter(0.152, 'stature', 'foot length'),
   ankleHeight: winter(0.039, 'stature', 'ankle above the floor'),
@@ -83,9 +83,13 @@ export const SOURCED = {
   hingeKneeSine: assumed(45, 'degrees', 'lean at which the knees have given all they give'),
   shinBack: assumed(-10, 'degrees', 'shin leaning back at most in a hinge'),
   shoulderCap: assumed(0.08, 'mass × g × stature', 'moment a shoulder gives to hold a load back'),
+  liftKneeShare: trade(0.5, 'way up', 'where the load passes the knee in a lift'),
+  liftKneeDeg: trade(22, 'degrees', 'knee bend as the load passes the knee'),
+  liftTrunkKept: trade(0.8, 'lean at the start', 'trunk lean as the load passes the knee'),
   barAhead: assumed(0.03, 'stature', 'shoulder ahead of a bar on the floor'),
   kickstandShare: assumed(0.15, 'weight', 'what the toe of a kickstand carries'),
   kickstandShareMost: assumed(0.3, 'weight', 'what the toe of a kickstand carries at most'),
+  kickstandFootDeg: assumed(55, 'degrees', 'ball to ankle of the kickstand foot against the floor'),
   kickstandStep: assumed(0.17, 'stature', 'kickstand toe behind the toe of the standing foot'),
   benchThighPad: assumed(0.12, 'thigh from the hip', 'pad of the hip-extension bench'),
 

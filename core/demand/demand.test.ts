@@ -133,6 +133,29 @@ describe('demand', () => {
       why: 'The step is higher than this body can start from.',
     });
   });
+  it('marks what asks more range than a build has, wherever balance is not what stops it', () => {
+    const stiff = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 10, hipLimitDeg: 100 });
+    const deep = lunge({ frontShankDeg: 20, trunkDeg: 5 });
+    expect(measured(deep).feasible).toBe(true);
+    expect(measured(deep, stiff)).toMatchObject({
+      feasible: false,
+      verdict: 'balanced',
+      outOfRange: [{ joint: 'ankle', needsDeg: expect.closeTo(20, 6) as number, hasDeg: 10 }],
+    });
+    const lift: SettledMechanics = {
+      type: 'lift',
+      fromHeightM: 0.225,
+      implement: 'straight bar',
+      referenceLoad: kg(75),
+    };
+    expect(measured(lift, stiff).outOfRange.map((o) => o.joint)).toEqual(['ankle', 'hip']);
+    const { questions } = profileOf([
+      { id: 'lunge', name: 'Lunge', mechanics: deep, demand: demandOf(stiff, deep), adjustment: 0 },
+    ]);
+    expect(questions[0]!.text).toContain('lacks ankle range: it takes 20°, there are 10°');
+    // Lying down the toes may lift.
+    expect(measured(bridge(), { ...stiff, ankleLimitDeg: 0, hipLimitDeg: 145 }).feasible).toBe(true);
+  });
   it('marks what a build cannot hold', () => {
     const stiff = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 25 });
     expect(measured(squat(), stiff)).toMatchObject({ feasible: false, verdict: 'weight shifts back' });

@@ -129,8 +129,15 @@ export function profileOf(steps: readonly Step[]): { steps: StepProfile[]; quest
   return { steps: profiles, questions };
 }
 
+/** `ankle range: it takes 25°, there are 18°` */
+export const lackWords = (l: Measured['outOfRange'][number]) =>
+  `${l.joint} range: it takes ${l.needsDeg.toFixed(0)}°, there are ${l.hasDeg.toFixed(0)}°`;
+
 export function verdictClause(d: Measured): string {
   const cm = (100 * d.shortM).toFixed(1);
+  const [lack] = d.outOfRange;
+  if (lack && (d.verdict === 'balanced' || d.verdict === 'held by support'))
+    return `lacks ${lackWords(lack)}`;
   switch (d.verdict) {
     case 'falls backward':
       return `falls backward, ${cm} cm short of balance`;

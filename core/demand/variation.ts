@@ -20,6 +20,9 @@ export interface Measured extends Points {
     /** Flexion between thigh and trunk that it uses, degrees. */
     hipDeg: number;
   };
+  /** Ranges that the posture uses and this build has not. */
+  outOfRange: { joint: 'ankle' | 'hip'; needsDeg: number; hasDeg: number }[];
+  /** Balances, or is held by its support, all the way, within the ranges of the build. */
   feasible: boolean;
   /** What happens to this build in the posture; 'balanced' where it holds. */
   verdict: Verdict;
@@ -75,6 +78,9 @@ function positions(build: Build, m: Computed, loadKg: number, undetermined: Unde
   return m.type === 'lunge' ? [workingOf(build, m, o)] : rangeOf(build, m, o).postures;
 }
 
+/** A range is measured to no more than this, so that a set-up at its very limit is not refused. */
+const RANGE_TOLERANCE_DEG = 0.5;
+
 /** Demand of a variation for a build, computed afresh. */
 function measure(build: Build, m: Computed, loadKg: number): Demand {
   const balance = balanceOf(m);
@@ -99,6 +105,13 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
       worst = p;
     }
   }
+  const outOfRange: Measured['outOfRange'] = [];
+  const lacks = (joint: 'ankle' | 'hip', needsDeg: number, hasDeg: number) => {
+    if (needsDeg > hasDeg + RANGE_TOLERANCE_DEG) outOfRange.push({ joint, needsDeg, hasDeg });
+  };
+  // Lying, the toes may lift: the ankle limits nothing there.
+  if (m.type !== 'bridge' && m.type !== 'extension') lacks('ankle', needs.ankleDeg, build.ankleLimitDeg);
+  lacks('hip', needs.hipDeg, build.hipLimitDeg);
   const open = undeterminedIn(m);
   const at = (u: Undetermined) =>
     pointsOf(build, peaksOf(positions(build, m, loadKg, u)), balance, dynamics).points;
@@ -109,7 +122,8 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
     peaks,
     band: ends && { low: Math.min(...ends), high: Math.max(...ends), open: open! },
     needs,
-    feasible,
+    outOfRange,
+    feasible: feasible && outOfRange.length === 0,
     verdict: worst.verdict,
     shortM: worst.shortM,
     loadKg,

@@ -217,14 +217,11 @@ function poseAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number):
   return { shankDeg, thighDeg, trunkDeg, joints, hand, hipKgM, l5KgM, aboveKg };
 }
 
-/** Ball to ankle of the foot of a kickstand against the floor (assumption). */
-const KICKSTAND_FOOT_DEG = 55;
-
 /** The leg behind with its toe on the floor: nearly straight where it reaches, bent forward otherwise. */
 function kickstandLeg(build: Build, hip: Point): OtherLeg & { contact: Point } {
   const { lengths, constants: c, statureM } = build;
   const contact = { x: c.ballPlace * lengths.foot - c.kickstandStep * statureM, y: 0 };
-  const psi = rad(KICKSTAND_FOOT_DEG);
+  const psi = rad(c.kickstandFootDeg);
   const mtp = Math.hypot((c.ballPlace - c.anklePlace) * lengths.foot, lengths.ankleHeight);
   const ankle = { x: contact.x - mtp * Math.cos(psi), y: mtp * Math.sin(psi) };
   const meet = circlesMeet(ankle, lengths.shank, hip, lengths.thigh);
@@ -232,7 +229,7 @@ function kickstandLeg(build: Build, hip: Point): OtherLeg & { contact: Point } {
     contact,
     ankle,
     knee: meet ? meet[1] : between(ankle, hip, lengths.shank / (lengths.shank + lengths.thigh)),
-    ...footOnBall(build, contact, KICKSTAND_FOOT_DEG),
+    ...footOnBall(build, contact, c.kickstandFootDeg),
   };
 }
 
@@ -484,10 +481,6 @@ export function lift(build: Build, set: LiftSetUp): Posture {
   throw new RangeError('No balanced start of this lift is within reach of the body.');
 }
 
-/** Share of the way up at which the load passes the knee: until then mostly the knees extend. */
-const LIFT_KNEE_SHARE = 0.5;
-const LIFT_KNEE_DEG = 22;
-
 /**
  * The lift from its start to standing. How knees and trunk share the way is common practice, no source: the
  * trunk keeps most of its lean until the load passes the knee, then the hips come through.
@@ -496,15 +489,16 @@ export function liftRange(build: Build, set: LiftSetUp, steps: number): Posture[
   const start = lift(build, set);
   const f = liftFixed(build, set);
   const kneeStart = start.kneeFlexionDeg;
-  const kneeMid = Math.min(LIFT_KNEE_DEG, kneeStart);
+  const { liftKneeShare, liftKneeDeg, liftTrunkKept } = build.constants;
+  const kneeMid = Math.min(liftKneeDeg, kneeStart);
   let guess = start.shankDeg;
   return Array.from({ length: steps + 1 }, (_, i) => {
     if (i === 0) return start;
     const x = i / steps;
-    const first = Math.min(1, x / LIFT_KNEE_SHARE);
-    const second = Math.max(0, (x - LIFT_KNEE_SHARE) / (1 - LIFT_KNEE_SHARE));
+    const first = Math.min(1, x / liftKneeShare);
+    const second = Math.max(0, (x - liftKneeShare) / (1 - liftKneeShare));
     const knee = (kneeStart + (kneeMid - kneeStart) * first) * (1 - second);
-    const trunk = start.trunkDeg * (1 - 0.2 * first) * (1 - second);
+    const trunk = start.trunkDeg * (1 - (1 - liftTrunkKept) * first) * (1 - second);
     const s = solve(f, trunk, knee, guess);
     guess = s.shankDeg;
     return postureOf(f, s);

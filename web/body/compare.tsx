@@ -14,10 +14,23 @@ interface Row {
 
 const moment = (key: 'hipNm' | 'kneeNm') => (s: SolvedSide) =>
   worstLeg(s.posture?.legs ?? [], key)?.nm ?? null;
+/** Which leg, and the band where a force is open. */
 const legNote = (key: 'hipNm' | 'kneeNm') => (s: SolvedSide) => {
   const leg = worstLeg(s.posture?.legs ?? [], key)?.leg;
-  return leg && leg !== 'each leg' ? leg : null;
+  const of = (p: Posture) => p.legs.find((l) => l.leg === leg)?.[key];
+  return (
+    [leg !== 'each leg' ? leg : null, spread(s, of)]
+      .filter((t) => t !== null && t !== undefined)
+      .join(', ') || null
+  );
 };
+/** A value at both ends of the band, where they differ by at least one. */
+function spread(s: SolvedSide, of: (p: Posture) => number | null | undefined): string | null {
+  if (!s.band || !s.posture || s.posture.legs.length === 0) return null;
+  const values = [...s.band.ends, s.posture].map(of).filter((v) => v !== null && v !== undefined);
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  return high - low < 1 ? null : `${tidy(low, 0)} to ${tidy(high, 0)}`.replaceAll('-', '−');
+}
 const band = (s: SolvedSide) => {
   const b = s.demand.kind === 'measured' ? s.demand.band : null;
   return b && b.high - b.low >= 1 ? `${tidy(b.low, 0)} to ${tidy(b.high, 0)}` : null;
@@ -46,11 +59,17 @@ function rows(units: Units): Row[] {
     },
     { name: 'Hip, per leg', unit: 'N·m', value: moment('hipNm'), note: legNote('hipNm') },
     { name: 'Knee, per leg', unit: 'N·m', value: moment('kneeNm'), note: legNote('kneeNm') },
-    { name: 'Low back (L5/S1)', unit: 'N·m', value: (s) => s.posture?.l5Nm ?? null },
+    {
+      name: 'Low back (L5/S1)',
+      unit: 'N·m',
+      value: (s) => s.posture?.l5Nm ?? null,
+      note: (s) => spread(s, (p) => p.l5Nm),
+    },
     {
       name: 'Weight on the front foot',
       unit: '%',
       value: (s) => (s.posture?.frontShare != null ? 100 * s.posture.frontShare : null),
+      note: (s) => spread(s, (p) => (p.frontShare === null ? null : 100 * p.frontShare)),
     },
     {
       name: 'Demand over the range',

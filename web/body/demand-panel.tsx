@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
-import { demandOf, nearestTo } from '../../core/demand/index.ts';
+import { demandOf, lackWords, nearestTo } from '../../core/demand/index.ts';
 import type { Demand, Measured, Neighbour, Step } from '../../core/demand/index.ts';
 import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
 import { useGet } from '../shell/index.ts';
@@ -107,6 +107,18 @@ export function DemandPanel({ slug, mechanics, pattern, build, forWhom }: Props)
   );
 }
 
+/** Why this body cannot hold it, where it cannot. */
+export function CannotHold({ demand: d }: { demand: Demand }) {
+  if (d.kind !== 'measured' || d.feasible) return null;
+  const balanced = d.verdict === 'balanced' || d.verdict === 'held by support';
+  return (
+    <p className="font-semibold text-warn">
+      {!balanced && verdictSentence(d.verdict, d.shortM)}{' '}
+      {d.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ')}
+    </p>
+  );
+}
+
 function NeighbourLine({ neighbour: n }: { neighbour: Neighbour }) {
   return (
     <p>
@@ -121,7 +133,7 @@ function Asked({ demand: d, adjustment }: { demand: Demand; adjustment: number }
   if (d.kind === 'cannot') return <p className="text-warn">{d.why}</p>;
   return (
     <>
-      {!d.feasible && <p className="font-semibold text-warn">{verdictSentence(d.verdict, d.shortM)}</p>}
+      <CannotHold demand={d} />
       <p>
         <span className="font-head text-2xl font-bold">{tidy(d.points + adjustment, 0)}</span> points of about
         100

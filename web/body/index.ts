@@ -1,3 +1,3 @@
-export { DemandPanel, MomentCaution, PartBars, stepOf } from './demand-panel.tsx';
+export { CannotHold, DemandPanel, MomentCaution, PartBars, stepOf } from './demand-panel.tsx';
 export { buildFor, useBuilds } from './use-builds.ts';
 export { helpSentences, verdictSentence, worstLeg } from './words.ts';

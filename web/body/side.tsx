@@ -2,11 +2,19 @@ import { useMemo } from 'react';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { demandOf } from '../../core/demand/index.ts';
+import { demandOf, lackWords } from '../../core/demand/index.ts';
 import type { Demand } from '../../core/demand/index.ts';
 import { PATTERNS } from '../../core/library/index.ts';
 import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
-import { describePosture, figureAt, setUpOf, whatHelps, whyLean } from '../../core/posture/index.ts';
+import {
+  describePosture,
+  figureAt,
+  isComputed,
+  setUpOf,
+  undeterminedIn,
+  whatHelps,
+  whyLean,
+} from '../../core/posture/index.ts';
 import type { Figure, Posture, Range } from '../../core/posture/index.ts';
 import { Drawing, solved } from '../figure/index.ts';
 import { Button, capital, tidy } from '../ui/index.ts';
@@ -30,6 +38,8 @@ export interface SolvedSide {
   range: Range | null;
   problem: string | null;
   posture: Posture | null;
+  /** The same position at both ends of what statics leaves open, and what that is; null where nothing is. */
+  band: { ends: Posture[]; open: string } | null;
   figure: Figure | null;
   demand: Demand;
 }
@@ -37,12 +47,21 @@ export interface SolvedSide {
 /** Everything that follows from a body, a set-up and a place in the repetition. */
 export function solveSide(build: Build, state: SideState, at: number): SolvedSide {
   const { range, problem } = solved(build, state.mechanics);
-  const posture = range ? range.postures[Math.round(at * (range.postures.length - 1))]! : null;
+  const placed = (r: Range) => r.postures[Math.round(at * (r.postures.length - 1))]!;
+  const posture = range && placed(range);
+  const open = range && isComputed(state.mechanics) ? undeterminedIn(state.mechanics) : null;
+  const ends = open
+    ? (['low', 'high'] as const).flatMap((u) => {
+        const end = solved(build, state.mechanics, undefined, u).range;
+        return end ? [placed(end)] : [];
+      })
+    : [];
   return {
     state,
     range,
     problem,
     posture,
+    band: open && ends.length === 2 ? { ends, open } : null,
     figure: problem ? null : figureAt(build, state.mechanics, range, at),
     demand: demandOf(build, state.mechanics),
   };
@@ -146,6 +165,11 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
             The {posture.limit} stops the shin at {tidy(posture.shankDeg, 0)}°.
           </span>
         )}
+        {side.band && held && (
+          <span className="font-normal text-soft">
+            Statics leaves open {side.band.open}; the table gives the band.
+          </span>
+        )}
         {posture && posture.shinRuleGivesDeg > 0.5 && (
           <span className="font-normal text-soft">
             {' '}
@@ -153,6 +177,11 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
           </span>
         )}
       </p>
+      {side.demand.kind === 'measured' && side.demand.outOfRange.length > 0 && (
+        <p className="font-semibold text-warn">
+          {side.demand.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ')}
+        </p>
+      )}
       <div className="mt-1 grid grid-cols-2 gap-x-5 gap-y-1">
         {controls.map((c) =>
           c.kind === 'slider' ? (

@@ -1,7 +1,7 @@
 import type { Build } from '../../core/body/index.ts';
 import type { SettledMechanics } from '../../core/library/index.ts';
 import { isComputed, rangeOf } from '../../core/posture/index.ts';
-import type { Range } from '../../core/posture/index.ts';
+import type { Range, Undetermined } from '../../core/posture/index.ts';
 
 /** A range, or in words why this body has none; neither for what is only drawn. */
 export interface Solved {
@@ -24,21 +24,31 @@ function bodyKey(build: Build): string {
 }
 
 /** The range of a movement for a body; the newest ones are kept, so that a list costs nothing the second time. */
-export function solved(build: Build, m: SettledMechanics, loadKg?: number, steps = 40): Solved {
+export function solved(
+  build: Build,
+  m: SettledMechanics,
+  loadKg?: number,
+  undetermined: Undetermined = 'default',
+): Solved {
   if (!isComputed(m)) return { range: null, problem: null };
-  const key = `${bodyKey(build)}|${loadKg ?? ''}|${steps}|${JSON.stringify(m)}`;
+  const key = `${bodyKey(build)}|${loadKg ?? ''}|${undetermined}|${JSON.stringify(m)}`;
   const found = kept.get(key);
   if (found) return found;
-  const made = solve(build, m, loadKg, steps);
+  const made = solve(build, m, loadKg, undetermined);
   if (kept.size >= MOST) kept.delete(kept.keys().next().value!);
   kept.set(key, made);
   return made;
 }
 
-function solve(build: Build, m: SettledMechanics, loadKg: number | undefined, steps: number): Solved {
+function solve(
+  build: Build,
+  m: SettledMechanics,
+  loadKg: number | undefined,
+  undetermined: Undetermined,
+): Solved {
   try {
     return {
-      range: isComputed(m) ? rangeOf(build, m, { loadKg, steps }) : null,
+      range: isComputed(m) ? rangeOf(build, m, { loadKg, undetermined }) : null,
       problem: null,
     };
   } catch (error) {

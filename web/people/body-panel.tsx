@@ -13,7 +13,7 @@ import type {
   Segment,
 } from '../../core/body/index.ts';
 import { demandOf } from '../../core/demand/index.ts';
-import { MomentCaution, PartBars, verdictSentence } from '../body/index.ts';
+import { CannotHold, MomentCaution, PartBars } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
 import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
@@ -236,9 +236,7 @@ function AsksOf({ own, ladders, lastLoads }: { own: PersonalBuild } & Omit<Props
             />
             {d.kind === 'measured' ? (
               <>
-                {!d.feasible && (
-                  <p className="font-semibold text-warn">{verdictSentence(d.verdict, d.shortM)}</p>
-                )}
+                <CannotHold demand={d} />
                 <PartBars demand={d} />
               </>
             ) : (
