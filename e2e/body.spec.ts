@@ -150,6 +150,9 @@ test('the ladder asks where computed demand and order disagree; the reason stays
   await expect(page.getByRole('listitem').filter({ hasText: 'knee share' }).first()).toContainText('balance');
   await page.getByLabel('What it asks of').selectOption({ label: 'Oskar Lindqvane' });
   await expect(page.getByText('points for Oskar Lindqvane')).toBeVisible();
+  // A person's own limits are no question about the ladder: they lead to what would help.
+  await expect(page.getByRole('region', { name: 'The ladder for Oskar Lindqvane' })).toBeVisible();
+  await expect(page.getByLabel('The reason, kept with the ladder')).toHaveCount(0);
   await page.getByRole('button', { name: 'Spread over our people' }).click();
   await expect(page.getByText(/\d+ to \d+ for our \d/).first()).toBeVisible();
 });

@@ -81,7 +81,7 @@ export function profileOf(steps: readonly Step[]): { steps: StepProfile[]; quest
         kind: 'cannot',
         from: null,
         to: step.id,
-        text: `${step.name}: this build ${verdictClause(demand)}. Which support or change goes with it?`,
+        text: `${step.name}: this build ${verdictClause(demand)}.`,
       });
     }
     const lower = steps[i - 1];
@@ -134,7 +134,7 @@ export const lackWords = (l: Measured['outOfRange'][number]) =>
   `${l.joint} range: it takes ${l.needsDeg.toFixed(0)}°, there are ${l.hasDeg.toFixed(0)}°`;
 
 export function verdictClause(d: Measured): string {
-  const cm = (100 * d.shortM).toFixed(1);
+  const cm = d.shortM < 0.001 ? 'less than 0.1' : (100 * d.shortM).toFixed(1);
   const [lack] = d.outOfRange;
   if (lack && (d.verdict === 'balanced' || d.verdict === 'held by support'))
     return `lacks ${lackWords(lack)}`;

@@ -101,9 +101,9 @@ export function CompareTable({ a, b, units }: { a: SolvedSide; b: SolvedSide | n
       <thead>
         <tr className="border-b border-ink">
           <th className="py-1">In this position</th>
-          <th className="text-right">A</th>
-          {b && <th className="text-right">B</th>}
-          {b && <th className="text-right">B less A</th>}
+          <th className="pl-3 text-right">A</th>
+          {b && <th className="pl-3 text-right">B</th>}
+          {b && <th className="pl-3 text-right">B less A</th>}
         </tr>
       </thead>
       <tbody>
@@ -117,8 +117,8 @@ export function CompareTable({ a, b, units }: { a: SolvedSide; b: SolvedSide | n
               <th scope="row" className="py-1 font-read text-[0.95rem] font-normal">
                 {r.name}
               </th>
-              <td className="text-right">{show(r, a)}</td>
-              {b && <td className="text-right">{show(r, b)}</td>}
+              <td className="pl-3 text-right">{show(r, a)}</td>
+              {b && <td className="pl-3 text-right">{show(r, b)}</td>}
               {b && (
                 <td className="text-right font-semibold">
                   {by === null

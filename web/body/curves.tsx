@@ -127,25 +127,31 @@ function Plots({ curves }: { curves: readonly Curve[] }) {
           zerolinecolor: colour('--ink'),
           linecolor: colour('--ink'),
         };
+        const narrow = node.clientWidth < 640;
         const third = (i: number): [number, number] => [i / 3 + (i ? 0.045 : 0), (i + 1) / 3 - 0.02];
         const layout: Record<string, unknown> = {
-          height: 270,
+          height: narrow ? 720 : 270,
           margin: { l: 48, r: 8, t: 30, b: 44 },
           paper_bgcolor: 'transparent',
           plot_bgcolor: 'transparent',
           font,
-          legend: { orientation: 'h', y: 1.22, x: 0 },
+          legend: { orientation: 'h', y: narrow ? 1.08 : 1.22, x: 0 },
         };
         JOINTS.forEach(([, name], i) => {
           const n = i === 0 ? '' : String(i + 1);
           layout[`xaxis${n}`] = {
             ...axis,
-            domain: third(i),
+            domain: narrow ? [0, 1] : third(i),
             anchor: `y${n}`,
             range: [0, 100],
             title: { text: '% of the way up' },
           };
-          layout[`yaxis${n}`] = { ...axis, anchor: `x${n}`, title: { text: `${name}, N·m`, standoff: 4 } };
+          layout[`yaxis${n}`] = {
+            ...axis,
+            anchor: `x${n}`,
+            ...(narrow ? { domain: [1 - (i + 1) / 3 + 0.06, 1 - i / 3] } : {}),
+            title: { text: `${name}, N·m`, standoff: 4 },
+          };
         });
         await Plotly.react(node, traces, layout, { displayModeBar: false, responsive: true });
       } catch {

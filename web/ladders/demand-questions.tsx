@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { SaveRequest, SaveResult } from '../../contract/library.ts';
 import type { StepQuestion } from '../../core/demand/index.ts';
 import type { DemandAnswer, Ladder } from '../../core/library/index.ts';
@@ -10,13 +11,18 @@ interface Props {
   revision: number;
   questions: readonly StepQuestion[];
   forWhom: string;
+  /** A person's own limits are no question about the ladder: they lead to what would help instead. */
+  personId: string | null;
 }
 
 const same = (a: DemandAnswer, q: StepQuestion) =>
   a.kind === q.kind && (a.from ?? null) === q.from && a.to === q.to;
 
 /** Where the computed demand disagrees with the order: questions, and the reasons that stay with the ladder. */
-export function DemandQuestions({ ladder, revision, questions, forWhom }: Props) {
+export function DemandQuestions({ ladder, revision, questions, forWhom, personId }: Props) {
+  if (personId !== null) {
+    return <ForPerson ladder={ladder} questions={questions} forWhom={forWhom} personId={personId} />;
+  }
   const answers = ladder.demandAnswers ?? [];
   const open = questions.filter((q) => !answers.some((a) => same(a, q)));
   const answered = questions.flatMap((q) => {
@@ -49,6 +55,35 @@ export function DemandQuestions({ ladder, revision, questions, forWhom }: Props)
             {q.text} <b>Answered:</b> {answer.reason}
           </li>
         ))}
+      </ul>
+    </section>
+  );
+}
+
+function ForPerson({
+  ladder,
+  questions,
+  forWhom,
+  personId,
+}: Omit<Props, 'revision' | 'personId'> & { personId: string }) {
+  return (
+    <section className="mt-3" aria-label={`The ladder for ${forWhom}`}>
+      <h2 className="text-base">What stands out for {forWhom}</h2>
+      {questions.length === 0 && (
+        <p className="text-soft">Nothing: every level can be held, in this order.</p>
+      )}
+      <ul>
+        {questions.map((q) => {
+          const main = ladder.levels.find((l) => l.id === q.to)?.main;
+          return (
+            <li key={`${q.kind} ${q.from} ${q.to}`} className="border-t border-rule py-1.5">
+              {q.text}{' '}
+              {q.kind === 'cannot' && main && (
+                <Link to={`/body?person=${personId}&a=${main}`}>What would make it possible?</Link>
+              )}
+            </li>
+          );
+        })}
       </ul>
     </section>
   );

@@ -154,6 +154,7 @@ export function LadderRoom() {
                 revision={revision}
                 questions={profile.questions}
                 forWhom={forWhom}
+                personId={personId}
               />
             )}
           </>

@@ -192,7 +192,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       );
     case 'ruled':
       return (
-        <Group label={`${f.label}, ${f.unit}`} error={error}>
+        <Group label={f.unit ? `${f.label}, ${f.unit}` : f.label} error={error}>
           <EditRuled
             value={value as RuledNumber | undefined}
             label={f.label}

@@ -195,7 +195,7 @@ const FIELDS: Record<Mechanics['type'], FieldSpec[]> = {
     ruled('trunkDeg', 'Trunk'),
     metres('rearFootRaisedM', 'Rear foot raised by'),
     metres('frontFootRaisedM', 'Front foot raised by'),
-    ruled('frontShare', 'Share of the front leg (0 to 1)', true),
+    { type: 'ruled', key: 'frontShare', label: 'Share of the front leg (0 to 1)', unit: '', optional: true },
     { type: 'choice', key: 'dynamics', label: 'Kind', options: ['static', 'reverse', 'forward'] },
     { ...hands, optional: true },
     { type: 'flag', key: 'touch', label: 'A hand touches something' },
@@ -229,26 +229,30 @@ interface Props {
 
 export function MechanicsEditor({ value, path, context, onChange }: Props) {
   return (
-    <div className="grid gap-3 border-l-2 border-rule pl-3">
-      <select
-        aria-label="Kind of posture"
-        className="field max-w-56"
-        value={value.type}
-        onChange={(e) => onChange(BLANK_MECHANICS[e.target.value as Mechanics['type']])}
-      >
-        {Object.keys(FIELDS).map((t) => (
-          <option key={t}>{t}</option>
-        ))}
-      </select>
-      <EditFields
-        key={value.type}
-        fields={FIELDS[value.type]}
-        value={value as unknown as Value}
-        path={path}
-        context={context}
-        onChange={(v) => onChange(v as unknown as Mechanics)}
-      />
-      <Preview value={value} />
+    <div className="grid items-start gap-x-8 gap-y-3 border-l-2 border-rule pl-3 lg:grid-cols-[1fr_22rem]">
+      <div className="grid min-w-0 gap-3">
+        <select
+          aria-label="Kind of posture"
+          className="field max-w-56"
+          value={value.type}
+          onChange={(e) => onChange(BLANK_MECHANICS[e.target.value as Mechanics['type']])}
+        >
+          {Object.keys(FIELDS).map((t) => (
+            <option key={t}>{t}</option>
+          ))}
+        </select>
+        <EditFields
+          key={value.type}
+          fields={FIELDS[value.type]}
+          value={value as unknown as Value}
+          path={path}
+          context={context}
+          onChange={(v) => onChange(v as unknown as Mechanics)}
+        />
+      </div>
+      <div className="lg:sticky lg:top-20">
+        <Preview value={value} />
+      </div>
     </div>
   );
 }
