@@ -89,9 +89,11 @@ export function buildOf({
 
 /** The same proportions at a stature of 1 m and a mass of 1 kg: angles are the same, moments scale with mass × stature. */
 export function unitBuild(build: Build): Build {
+  const { masses, constants, ankleLimitDeg, hipLimitDeg, measured } = build;
   const lengths = {} as Lengths;
   for (const s of SEGMENTS) lengths[s] = build.lengths[s] / build.statureM;
-  return { ...build, statureM: 1, massKg: 1, lengths };
+  // Written out in the order of `buildOf`, so that the solvers meet one shape of object only.
+  return { statureM: 1, massKg: 1, lengths, masses, constants, ankleLimitDeg, hipLimitDeg, measured };
 }
 
 /** Shoulder to the middle of the grip with a straight arm, m. */
