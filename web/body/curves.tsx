@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Range } from '../../core/posture/index.ts';
-import { Button, tidy } from '../ui/index.ts';
+import { Button, plotLook, tidy } from '../ui/index.ts';
 import { worstLeg } from './words.ts';
 
 export interface Curve {
@@ -98,9 +98,7 @@ function Plots({ curves }: { curves: readonly Curve[] }) {
         const { default: Plotly } = await import('plotly.js-basic-dist-min');
         const node = box.current;
         if (gone || !node) return;
-        const css = getComputedStyle(document.documentElement);
-        const colour = (name: string) => css.getPropertyValue(name).trim();
-        const font = { family: css.fontFamily, color: colour('--ink'), size: 13 };
+        const look = plotLook();
         const traces = curves.flatMap((c) =>
           JOINTS.map(([key, name], i) => {
             const all = momentAt(c.range, key);
@@ -113,47 +111,36 @@ function Plots({ curves }: { curves: readonly Curve[] }) {
               xaxis: i === 0 ? 'x' : `x${i + 1}`,
               yaxis: i === 0 ? 'y' : `y${i + 1}`,
               mode: 'lines',
-              line: {
-                color: c.letter === 'A' ? colour('--ink') : colour('--tape'),
-                dash: c.letter === 'A' ? 'solid' : 'dash',
-                width: 3,
-              },
+              line: { ...look.lines[c.letter === 'A' ? 0 : 1], width: 3 },
               hovertemplate: `${name} %{y:.0f} N·m at %{x:.0f} %<extra>${c.letter}</extra>`,
             };
           }),
         );
-        const axis = {
-          gridcolor: colour('--rule'),
-          zerolinecolor: colour('--ink'),
-          linecolor: colour('--ink'),
-        };
         const narrow = node.clientWidth < 640;
         const third = (i: number): [number, number] => [i / 3 + (i ? 0.045 : 0), (i + 1) / 3 - 0.02];
         const layout: Record<string, unknown> = {
           height: narrow ? 720 : 270,
           margin: { l: 48, r: 8, t: 30, b: 44 },
-          paper_bgcolor: 'transparent',
-          plot_bgcolor: 'transparent',
-          font,
+          ...look.layout,
           legend: { orientation: 'h', y: narrow ? 1.08 : 1.22, x: 0 },
         };
         JOINTS.forEach(([, name], i) => {
           const n = i === 0 ? '' : String(i + 1);
           layout[`xaxis${n}`] = {
-            ...axis,
+            ...look.axis,
             domain: narrow ? [0, 1] : third(i),
             anchor: `y${n}`,
             range: [0, 100],
             title: { text: '% of the way up' },
           };
           layout[`yaxis${n}`] = {
-            ...axis,
+            ...look.axis,
             anchor: `x${n}`,
             ...(narrow ? { domain: [1 - (i + 1) / 3 + 0.06, 1 - i / 3] } : {}),
             title: { text: `${name}, N·m`, standoff: 4 },
           };
         });
-        await Plotly.react(node, traces, layout, { displayModeBar: false, responsive: true });
+        await Plotly.react(node, traces, layout, look.config);
       } catch {
         if (!gone) setFailed(true);
       }

@@ -10,6 +10,17 @@ import { solved } from './ranges.ts';
 import { frameOf } from './shape.ts';
 import { cycleOf, placeAt } from './tempo.ts';
 
+/** The ink of a posture where no variation says its pattern. */
+export const PATTERN_OF_POSTURE: Record<SettledMechanics['type'], Pattern> = {
+  squat: 'squat',
+  hinge: 'hinge',
+  lift: 'hinge',
+  extension: 'hinge',
+  bridge: 'bridge',
+  lunge: 'lunge',
+  drawn: 'squat',
+};
+
 interface Props {
   mechanics: SettledMechanics;
   pattern: Pattern;

@@ -2,23 +2,13 @@ import { useMemo } from 'react';
 import { consequencesOf } from '../../core/demand/index.ts';
 import type { Consequence } from '../../core/demand/index.ts';
 import { settleMechanics } from '../../core/library/index.ts';
-import type { HouseQuestion, Pattern, SettledMechanics } from '../../core/library/index.ts';
+import type { HouseQuestion, SettledMechanics } from '../../core/library/index.ts';
 import { figureAt, isComputed } from '../../core/posture/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { helpSentences, MomentCaution, verdictSentence, worstLeg } from '../body/index.ts';
-import { Drawing, frameOf, solved } from '../figure/index.ts';
+import { Drawing, frameOf, PATTERN_OF_POSTURE, solved } from '../figure/index.ts';
 import { useUnits } from '../shell/index.ts';
 import { length, tidy } from '../ui/index.ts';
-
-const PATTERN_OF: Record<SettledMechanics['type'], Pattern> = {
-  squat: 'squat',
-  hinge: 'hinge',
-  lift: 'hinge',
-  extension: 'hinge',
-  bridge: 'bridge',
-  lunge: 'lunge',
-  drawn: 'squat',
-};
 
 /** What each answer to a house question asks of a short-, a middle- and a long-thighed build, where it can be computed. */
 export function Consequences({ question }: { question: HouseQuestion }) {
@@ -83,7 +73,7 @@ function AnswerFigure({
       figure={figureAt(REFERENCE_BUILD, mechanics, range, 1)}
       frame={frame}
       detail="full"
-      className={`fig-${PATTERN_OF[mechanics.type]}`}
+      className={`fig-${PATTERN_OF_POSTURE[mechanics.type]}`}
       style={{ width: `${frame.width * 0.75}px` }}
     />
   );

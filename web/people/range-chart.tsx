@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { RangeRecord } from '../../core/body/index.ts';
+import { plotLook } from '../ui/index.ts';
 
 /** Ankle and hip range over time, left and right; the table of the same numbers stands below it. */
 export function RangeChart({ records }: { records: readonly RangeRecord[] }) {
@@ -10,8 +11,7 @@ export function RangeChart({ records }: { records: readonly RangeRecord[] }) {
     const draw = async () => {
       const { default: Plotly } = await import('plotly.js-basic-dist-min');
       if (gone || !box.current) return;
-      const css = getComputedStyle(document.documentElement);
-      const colour = (name: string) => css.getPropertyValue(name).trim();
+      const look = plotLook();
       const traces = records.flatMap((r) =>
         (['left', 'right'] as const).flatMap((side) => {
           const points = r.points.filter((p) => p.side === side);
@@ -23,29 +23,23 @@ export function RangeChart({ records }: { records: readonly RangeRecord[] }) {
               name: `${r.joint}, ${side}`,
               mode: 'lines+markers',
               marker: { size: 8, symbol: r.joint === 'ankle' ? 'circle' : 'square' },
-              line: {
-                color: side === 'left' ? colour('--ink') : colour('--tape'),
-                dash: side === 'left' ? 'solid' : 'dash',
-              },
+              line: look.lines[side === 'left' ? 0 : 1],
             },
           ];
         }),
       );
-      const axis = { gridcolor: colour('--rule'), linecolor: colour('--ink') };
       await Plotly.react(
         box.current,
         traces,
         {
           height: 230,
           margin: { l: 48, r: 8, t: 8, b: 36 },
-          paper_bgcolor: 'transparent',
-          plot_bgcolor: 'transparent',
-          font: { family: css.fontFamily, color: colour('--ink'), size: 13 },
+          ...look.layout,
           legend: { orientation: 'h', y: 1.15 },
-          xaxis: { ...axis, type: 'date' },
-          yaxis: { ...axis, title: { text: 'Range, degrees' }, rangemode: 'tozero' },
+          xaxis: { ...look.axis, type: 'date' },
+          yaxis: { ...look.axis, title: { text: 'Range, degrees' }, rangemode: 'tozero' },
         },
-        { displayModeBar: false, responsive: true },
+        look.config,
       );
     };
     draw().catch(() => !gone && setFailed(true));

@@ -3,3 +3,4 @@ export * from './dialog.tsx';
 export * from './marks.tsx';
 export * from './units.ts';
 export * from './dates.ts';
+export * from './plot.ts';

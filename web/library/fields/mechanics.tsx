@@ -1,4 +1,4 @@
-import type { Mechanics, Pattern } from '../../../core/library/index.ts';
+import type { Mechanics } from '../../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../../core/body/index.ts';
 import {
   BLANK_MECHANICS,
@@ -8,7 +8,7 @@ import {
   settleMechanics,
   WALLS,
 } from '../../../core/library/index.ts';
-import { Movement } from '../../figure/index.ts';
+import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
 import { EditFields } from './edit.tsx';
 import type { EditContext } from './edit.tsx';
 import type { FieldSpec, Value } from './types.ts';
@@ -257,16 +257,6 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
   );
 }
 
-const PATTERN_OF: Record<Mechanics['type'], Pattern> = {
-  squat: 'squat',
-  hinge: 'hinge',
-  lift: 'hinge',
-  bridge: 'bridge',
-  lunge: 'lunge',
-  extension: 'hinge',
-  drawn: 'squat',
-};
-
 /** The figure that follows from what is filled in; while a number is missing, the words for that. */
 function Preview({ value }: { value: Mechanics }) {
   const mechanics = settleMechanics(value, (n) => (typeof n === 'number' ? n : n.otherwise));
@@ -277,6 +267,11 @@ function Preview({ value }: { value: Mechanics }) {
   if (!complete(mechanics))
     return <p className="text-soft">The figure appears once every number is there.</p>;
   return (
-    <Movement mechanics={mechanics} pattern={PATTERN_OF[value.type]} build={REFERENCE_BUILD} scale={0.8} />
+    <Movement
+      mechanics={mechanics}
+      pattern={PATTERN_OF_POSTURE[value.type]}
+      build={REFERENCE_BUILD}
+      scale={0.8}
+    />
   );
 }
