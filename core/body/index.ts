@@ -3,3 +3,4 @@ export * from './mass-sets.ts';
 export * from './build.ts';
 export * from './ranges.ts';
 export * from './person.ts';
+export * from './plausible.ts';

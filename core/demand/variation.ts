@@ -1,4 +1,4 @@
-import { G, unitBuild } from '../body/index.ts';
+import { unitBuild } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import type { SettledMechanics } from '../library/index.ts';
 import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn, workingOf } from '../posture/index.ts';
@@ -255,10 +255,3 @@ const shared = new DemandMemory();
 /** What a variation asks of a build, from the common memory. */
 export const demandOf = (build: Build, m: SettledMechanics, loadKg?: number): Demand =>
   shared.of(build, m, loadKg);
-
-/** Moment that counts as full demand of a part for a build, N·m; the scale of points, not a limit. */
-export const fullDemandNm = (build: Build, part: 'hip' | 'knee' | 'back') => {
-  const c = build.constants;
-  const full = { hip: c.fullHip, knee: c.fullKnee, back: c.fullBack }[part];
-  return full * build.massKg * G * build.statureM;
-};

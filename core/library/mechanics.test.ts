@@ -10,6 +10,7 @@ import {
   breachesOf,
   resolve,
   resolveMechanics,
+  settledAlone,
   settleMechanics,
   shelfOf,
 } from './index.ts';
@@ -98,9 +99,7 @@ describe('the demo library', () => {
     ]);
     const rows = (slug: string, answer: string) => {
       const a = shelf.get('houseQuestion', slug)!.answers.find((x) => x.id === answer)!;
-      return consequencesOf(
-        settleMechanics(a.example!, (n) => (typeof n === 'number' ? n : n.otherwise)),
-      )[1]!;
+      return consequencesOf(settledAlone(a.example!))[1]!;
     };
     // Pressure towards the heel asks more of the knee, less of the ankle; the trunk leans less.
     expect(rows('foot-pressure', 'heels').leanDeg).toBeLessThan(rows('foot-pressure', 'whole-foot').leanDeg);

@@ -175,3 +175,7 @@ export function settleMechanics(
     ]),
   ) as unknown as SettledMechanics;
 }
+
+/** The same with no hall to ask: every ruled number at what it is otherwise. */
+export const settledAlone = (mechanics: Mechanics): SettledMechanics =>
+  settleMechanics(mechanics, (n) => (typeof n === 'number' ? n : n.otherwise));

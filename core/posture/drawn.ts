@@ -131,6 +131,5 @@ export function drawnFigure(
     floorY: 0,
     pressure: [],
     com: null,
-    held: true,
   };
 }

@@ -56,11 +56,10 @@ export function extension(build: Build, partial: Partial<ExtensionSetUp> = {}): 
   const pad = on(c.benchThighPad * l.thigh);
 
   // Pad and hook hold the whole body: vertical balance and moments about the hook.
-  const whole = { ...extensionLegs(build, hip, knee, ankle) };
+  const whole = extensionLegs(build, hip, knee, ankle);
   const W = G * (upper.hip.kg + whole.kg);
   const comX = hip.x + (hipNm / G + whole.kgM) / (upper.hip.kg + whole.kg);
   const padN = (W * (comX - ankle.x)) / (pad.x - ankle.x);
-  const thighDeg = set.legLineDeg;
   return {
     joints: {
       heel: foot(-c.anklePlace * l.foot),
@@ -75,7 +74,7 @@ export function extension(build: Build, partial: Partial<ExtensionSetUp> = {}): 
       other: null,
     },
     shankDeg: set.legLineDeg,
-    thighDeg: -thighDeg,
+    thighDeg: -set.legLineDeg,
     trunkDeg: set.trunkDeg,
     dorsiflexionDeg: 0,
     kneeFlexionDeg: 0,

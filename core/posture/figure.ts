@@ -52,7 +52,7 @@ export interface Figure {
   legsTogether: boolean;
   nearArm: ArmPoints;
   farArm: ArmPoints;
-  load: { at: Point[]; look: LoadLook; kg: number } | null;
+  load: { at: Point; look: LoadLook; kg: number } | null;
   props: Prop[];
   /** Level of the floor; feet on a step stand above it. */
   floorY: number;
@@ -60,7 +60,6 @@ export interface Figure {
   pressure: { at: Point; share: number }[];
   /** Centre of mass of body and load; null where the model does not place it. */
   com: Point | null;
-  held: boolean;
 }
 
 /** Back edge of a step-up box, of stature from the heel on it (drawing only). */
@@ -153,9 +152,6 @@ function handsOf(build: Build, m: Computed, p: Posture, floorY: number): Hands {
         return both(j.load, 1);
       case 'front of shoulders':
         return both(onTrunkOf(p, build.lengths.hipShoulder + 0.05 * H, 0.02 * H), 1);
-      case 'across the shoulders, high':
-      case 'across the shoulders, low':
-        return both(j.load, 0);
       default:
         return both(j.load, 0);
     }
@@ -302,7 +298,6 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
   const hands = handsOf(build, m, p, floorY);
   const touch = m.type === 'lunge' && m.touch === true;
   const farTarget = touch ? { x: j.shoulder.x + 0.2 * H, y: j.shoulder.y - 0.27 * H } : hands.far;
-  const loadAt = j.load && [j.load];
   const look: LoadLook =
     m.type === 'lift'
       ? lookOf(m.implement === 'straight bar' ? 'bar' : 'sides')
@@ -327,13 +322,12 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
     legsTogether: j.other === null,
     nearArm: armTo(build, j.shoulder, hands.near, hands.side),
     farArm: armTo(build, j.shoulder, farTarget, hands.side),
-    load: loadAt && { at: loadAt, look, kg: range.loadKg },
+    load: j.load && { at: j.load, look, kg: range.loadKg },
     floorY,
     pressure: p.forces
       .filter((f) => f.yN > 0 && (f.from === 'floor' || f.from === 'rear foot' || f.from === 'box'))
       .map((f) => ({ at: f.at, share: weight > 0 ? f.yN / weight : 0 })),
     com: whole ? { x: p.comX, y: masses.reduce((sum, q) => sum + q.kg * q.y, 0) / kg } : null,
-    held: isHeld(p),
   };
   return { ...figure, props: props(build, m, p, range, figure) };
 }

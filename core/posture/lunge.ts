@@ -333,10 +333,3 @@ export function lungeRange(build: Build, partial: Partial<LungeSetUp> = {}, step
 export function lungeMasses(build: Build, partial: Partial<LungeSetUp>, p: Posture): Masses {
   return massesAt(build, feetOf(build, partial), p.joints.hip, p.joints.knee, p.joints.other!.knee);
 }
-
-/** What the hips of both legs hold together, N·m: the two hip moments add up to it. */
-export function aboveHipsNm(build: Build, partial: Partial<LungeSetUp>): number {
-  const { upper, set } = feetOf(build, partial);
-  const t = rad(set.trunkDeg);
-  return G * (upper.hip.sin * Math.sin(t) + upper.hip.cos * Math.cos(t) + upper.hip.still);
-}

@@ -54,7 +54,7 @@ export function undeterminedIn(m: Computed): string | null {
 }
 
 /** Load in kg from a fraction of body mass, both hands together. */
-export function referenceLoadKg(build: Build, load: ReferenceLoad | undefined): number {
+export function referenceLoadKg(build: Pick<Build, 'massKg'>, load: ReferenceLoad | undefined): number {
   if (!load) return 0;
   return load.fractionOfBodyMass * build.massKg * (load.per === 'hand' ? 2 : 1);
 }

@@ -93,7 +93,7 @@ export function sideStepFigure(
     legsTogether: false,
     nearArm: arm(1),
     farArm: arm(-1),
-    load: j.load ? { at: [chest], look: 'bell', kg: range.loadKg } : null,
+    load: j.load ? { at: chest, look: 'bell', kg: range.loadKg } : null,
     props: [],
     floorY: 0,
     pressure: [
@@ -101,6 +101,5 @@ export function sideStepFigure(
       { at: { x: farAnkle.x, y: 0 }, share: 1 - share },
     ],
     com: null,
-    held: p.legs.length > 0,
   };
 }

@@ -1,6 +1,7 @@
 import { CONSTANTS } from '../../core/body/index.ts';
 import { BLANK_MECHANICS, LOAD_PLACES } from '../../core/library/index.ts';
 import type { LoadPlace, Pattern, SettledMechanics, SettledOf } from '../../core/library/index.ts';
+import { referenceLoadKg } from '../../core/posture/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 
 export interface Units {
@@ -71,8 +72,7 @@ function loadControls<M extends Loaded>(
   massKg: number,
   units: Units,
 ): Control[] {
-  const fraction = (m.referenceLoad?.fractionOfBodyMass ?? 0) * (m.referenceLoad?.per === 'hand' ? 2 : 1);
-  const kg = fraction * massKg;
+  const kg = referenceLoadKg({ massKg }, m.referenceLoad);
   const known = places.includes(m.loadPlace) ? places : [...places, m.loadPlace];
   return [
     choice('Load', known, m.loadPlace, (v) => {
@@ -326,7 +326,7 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
     case 'lunge':
       return lungeControls(m, massKg, units);
     case 'lift': {
-      const kg = m.referenceLoad.fractionOfBodyMass * massKg * (m.referenceLoad.per === 'hand' ? 2 : 1);
+      const kg = referenceLoadKg({ massKg }, m.referenceLoad);
       return [
         slider(
           'From a height of',
@@ -346,7 +346,7 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
       ];
     }
     case 'extension': {
-      const kg = (m.referenceLoad?.fractionOfBodyMass ?? 0) * massKg;
+      const kg = referenceLoadKg({ massKg }, m.referenceLoad);
       return [
         choice('Bench', ['level', 'inclined'], m.bench, (v) => ({ ...m, bench: v as typeof m.bench })),
         choice('Hands', ['crossed', 'behind the ears', 'at the sides'], m.hands, (v) => ({

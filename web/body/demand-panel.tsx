@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
-import { demandOf, lackWords, nearestTo } from '../../core/demand/index.ts';
+import { demandOf, nearestTo } from '../../core/demand/index.ts';
 import type { Demand, Measured, Neighbour, Step } from '../../core/demand/index.ts';
 import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
 import { useGet } from '../shell/index.ts';
 import { tidy } from '../ui/index.ts';
-import { verdictSentence } from './words.ts';
+import { lackSentences, verdictSentence } from './words.ts';
 
 /** What stands wherever moments or demand are shown. */
 export function MomentCaution() {
@@ -113,8 +113,7 @@ export function CannotHold({ demand: d }: { demand: Demand }) {
   const balanced = d.verdict === 'balanced' || d.verdict === 'held by support';
   return (
     <p className="font-semibold text-warn">
-      {!balanced && verdictSentence(d.verdict, d.shortM)}{' '}
-      {d.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ')}
+      {!balanced && verdictSentence(d.verdict, d.shortM)} {lackSentences(d)}
     </p>
   );
 }

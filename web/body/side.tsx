@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { demandOf, lackWords } from '../../core/demand/index.ts';
+import { demandOf } from '../../core/demand/index.ts';
 import type { Demand } from '../../core/demand/index.ts';
 import { PATTERNS } from '../../core/library/index.ts';
 import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
@@ -21,7 +21,7 @@ import { Button, capital, tidy } from '../ui/index.ts';
 import { controlsOf, STARTS } from './controls.ts';
 import type { Units } from './controls.ts';
 import { Slider } from './slider.tsx';
-import { helpSentences, verdictSentence } from './words.ts';
+import { helpSentences, lackSentences, verdictSentence } from './words.ts';
 
 /** A set-up as one side of the comparison holds it. */
 export interface SideState {
@@ -96,6 +96,7 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
   const controls = controlsOf(state.mechanics, build.massKg, units);
   const set = (mechanics: SettledMechanics) => onChange({ ...state, mechanics, changed: true });
   const held = posture && posture.legs.length > 0;
+  const lacks = lackSentences(side.demand);
   return (
     <section aria-label={`Set-up ${letter}`} className="min-w-0">
       <div className="flex items-end gap-2">
@@ -130,6 +131,7 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
             ))}
           </optgroup>
         </select>
+        {state.changed && <span className="text-sm leading-10 text-soft">changed here</span>}
         {onRemove && (
           <Button tone="quiet" onClick={onRemove} aria-label={`Take set-up ${letter} away`}>
             Away
@@ -177,11 +179,7 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
           </span>
         )}
       </p>
-      {side.demand.kind === 'measured' && side.demand.outOfRange.length > 0 && (
-        <p className="font-semibold text-warn">
-          {side.demand.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ')}
-        </p>
-      )}
+      {lacks && <p className="font-semibold text-warn">{lacks}</p>}
       <div className="mt-1 grid grid-cols-2 gap-x-5 gap-y-1">
         {controls.map((c) =>
           c.kind === 'slider' ? (

@@ -1,3 +1,5 @@
+import { lackWords } from '../../core/demand/index.ts';
+import type { Demand } from '../../core/demand/index.ts';
 import type { Help, LegMoments, Verdict } from '../../core/posture/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 
@@ -62,3 +64,7 @@ export function worstLeg(
   }
   return worst;
 }
+
+/** Ranges that a posture takes and this body has not, in sentences; empty where it has them. */
+export const lackSentences = (d: Demand): string =>
+  d.kind === 'measured' ? d.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ') : '';

@@ -59,8 +59,8 @@ export const Drawing = memo(function Drawing({
           <path key={i} d={d} />
         ))}
       </g>
-      {f.load && f.load.look !== 'bar' && f.view === 'side' && f.load.look === 'dumbbell' && (
-        <LoadShape look={f.load.look} at={far3(f.load.at[0]!, f.statureM)} H={f.statureM} dim />
+      {f.load?.look === 'dumbbell' && f.view === 'side' && (
+        <LoadShape look={f.load.look} at={far3(f.load.at, f.statureM)} H={f.statureM} dim />
       )}
       <g {...near} data-part="trunk">
         {s.trunk.map((d, i) => (
@@ -74,9 +74,7 @@ export const Drawing = memo(function Drawing({
           <path key={i} d={d} />
         ))}
       </g>
-      {f.load?.at.map((p, i) => (
-        <LoadShape key={i} look={f.load!.look} at={p} H={f.statureM} />
-      ))}
+      {f.load && <LoadShape look={f.load.look} at={f.load.at} H={f.statureM} />}
       <g {...near} data-part="near arm">
         {s.arms.near.map((d, i) => (
           <path key={i} d={d} />

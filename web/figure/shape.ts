@@ -175,7 +175,7 @@ function extent(f: Figure): { x0: number; x1: number; y0: number; y1: number } {
   for (const l of [f.near, f.far]) for (const p of [l.hip, l.knee, l.ankle]) around(p, pad * 0.85);
   for (const l of [f.near, f.far]) points.push(l.heel, l.toe);
   for (const a of [f.nearArm, f.farArm]) for (const p of [a.elbow, a.hand]) around(p, 0.025 * H);
-  if (f.load) for (const p of f.load.at) around(p, f.load.look === 'bar' ? PLATE_M : 0.07 * H);
+  if (f.load) around(f.load.at, f.load.look === 'bar' ? PLATE_M : 0.07 * H);
   for (const p of f.props) {
     if (p.kind === 'block') points.push({ x: p.x0, y: p.y0 }, { x: p.x1, y: p.y1 });
     else if (p.kind === 'ball') around(p.at, p.radius);

@@ -8,7 +8,7 @@ import type { Ladder, SettledMechanics } from '../../core/library/index.ts';
 import { bridge, squat } from '../../core/testing/repertoire.ts';
 import { level } from '../../core/testing/samples.ts';
 import { Elevation } from './elevation.tsx';
-import { ladderProfile } from './profile.tsx';
+import { ladderProfile, orderByDemand } from './profile.tsx';
 
 const entry = (slug: string, mechanics: SettledMechanics, demandAdjustment = 0): EntrySummary => ({
   kind: 'variation',
@@ -75,6 +75,12 @@ describe('the profile beneath the stairs', () => {
     expect(markup(ladderOf('squat'))).not.toContain('cannot be held');
     expect(markup(ladderOf('squat'), stiff)).toContain('cannot be held');
     expect(ladderProfile(ladderOf('squat'), entries, stiff).questions[0]!.text).toMatch(/short of balance/);
+  });
+  it('says the order that demand alone would give, only where it is another', () => {
+    const steps = (...slugs: string[]) => ladderProfile(ladderOf(...slugs), entries, REFERENCE_BUILD).steps;
+    // 16, 37 and 9 points.
+    expect(orderByDemand(steps('floor', 'one', 'thrust'))).toEqual([3, 1, 2]);
+    expect(orderByDemand(steps('thrust', 'floor', 'one'))).toBeNull();
   });
   it('leaves out levels whose variation is not in the library', () => {
     expect(ladderProfile(ladderOf('floor', 'gone'), entries, REFERENCE_BUILD).steps).toHaveLength(1);

@@ -11,7 +11,7 @@ import { buildFor, MomentCaution, useBuilds } from '../body/index.ts';
 import { useSpread } from '../workers/index.ts';
 import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
-import { ladderProfile } from './profile.tsx';
+import { ladderProfile, orderByDemand } from './profile.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
 /** One ladder: its elevation, and the level chosen with what earns the next one. */
@@ -34,6 +34,7 @@ export function LadderRoom() {
     () => query.data && ladderProfile(query.data.ladder, entries, build),
     [query.data, entries, build],
   );
+  const order = profile ? orderByDemand(profile.steps) : null;
   const spreads = useMemo(
     () => spread.result && new Map(spread.result.map((s) => [s.id, { ...s, people: s.builds }])),
     [spread.result],
@@ -125,6 +126,7 @@ export function LadderRoom() {
             <p className="mt-1 text-sm text-soft">
               Beneath the stairs: points for {forWhom}; hip, knee, low back and balance together. Differences
               under 3 are ties. The order is the head coach’s; the figures only ask.
+              {order && ` By what they ask alone it would be ${order.join(', ')}.`}
             </p>
             <MomentCaution />
             {editing ? (

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { consequencesOf } from '../../core/demand/index.ts';
 import type { Consequence } from '../../core/demand/index.ts';
-import { settleMechanics } from '../../core/library/index.ts';
+import { settledAlone } from '../../core/library/index.ts';
 import type { HouseQuestion, SettledMechanics } from '../../core/library/index.ts';
 import { figureAt, isComputed } from '../../core/posture/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
@@ -16,7 +16,7 @@ export function Consequences({ question }: { question: HouseQuestion }) {
     () =>
       question.answers.flatMap((a) => {
         if (!a.example) return [];
-        const mechanics = settleMechanics(a.example, (n) => (typeof n === 'number' ? n : n.otherwise));
+        const mechanics = settledAlone(a.example);
         if (!isComputed(mechanics)) return [];
         return [{ id: a.id, name: a.name, mechanics, rows: consequencesOf(mechanics) }];
       }),

@@ -5,7 +5,7 @@ import {
   FREE_HANDS,
   LOAD_LOOKS,
   LOAD_PLACES,
-  settleMechanics,
+  settledAlone,
   WALLS,
 } from '../../../core/library/index.ts';
 import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
@@ -259,7 +259,7 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
 
 /** The figure that follows from what is filled in; while a number is missing, the words for that. */
 function Preview({ value }: { value: Mechanics }) {
-  const mechanics = settleMechanics(value, (n) => (typeof n === 'number' ? n : n.otherwise));
+  const mechanics = settledAlone(value);
   const complete = (v: unknown): boolean =>
     typeof v === 'object' && v !== null
       ? Object.values(v).every(complete)
