@@ -11,3 +11,4 @@ export * from './override.ts';
 export * from './standing.ts';
 export * from './facts.ts';
 export * from './mask.ts';
+export * from './last-loads.ts';

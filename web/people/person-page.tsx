@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest } from '../../contract/log.ts';
 import type { LibraryList } from '../../contract/library.ts';
 import type { Person, PersonRequest } from '../../contract/people.ts';
-import { takenWaySentence } from '../../core/ladder/index.ts';
+import { lastLoads, takenWaySentence } from '../../core/ladder/index.ts';
 import { mergedSets, setSummary, useParcels } from '../log/index.ts';
 import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
@@ -92,7 +92,7 @@ export function PersonPage() {
                   </div>
                   <div className="grid content-start gap-6">
                     <Restrictions personId={id} />
-                    <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data)} />
+                    <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
                     <Moves moves={data.moves} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
                   </div>
@@ -115,12 +115,6 @@ export function PersonPage() {
       }}
     </Loaded>
   );
-}
-
-/** Load of the newest set of each variation, kg. */
-function lastLoads(data: PersonOnLadders): Map<string, number> {
-  const newest = [...data.sets].sort((a, b) => a.date.localeCompare(b.date) || a.ordinal - b.ordinal);
-  return new Map(newest.flatMap((s) => (s.loadKg === null ? [] : [[s.variation, s.loadKg] as const])));
 }
 
 function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {
