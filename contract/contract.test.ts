@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { canonicalJson, writeLibraryFile } from '../core/exchange/index.ts';
+import { writeLibraryFile } from '../core/exchange/index.ts';
 import type { LibraryFile } from '../core/exchange/index.ts';
-import { breachesOf, KINDS, shelfOf } from '../core/library/index.ts';
+import { canonicalJson, breachesOf, KINDS, shelfOf } from '../core/library/index.ts';
 import { cue, fault, ladder, level, question, variation } from '../core/testing/samples.ts';
 import { bodySchema, libraryFileSchema, libraryJsonSchema } from './library.ts';
 

@@ -4,3 +4,4 @@ export * from './order.ts';
 export * from './nearest.ts';
 export * from './consequences.ts';
 export * from './spread.ts';
+export * from './instead.ts';

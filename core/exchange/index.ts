@@ -1,2 +1,1 @@
-export * from './canonical.ts';
 export * from './library-file.ts';

@@ -1,6 +1,5 @@
 import type { Body } from '../library/index.ts';
-import { documentId } from '../library/index.ts';
-import { canonicalJson } from './canonical.ts';
+import { canonicalJson, documentId } from '../library/index.ts';
 
 export const LIBRARY_FORMAT = 'meister-library';
 export const LIBRARY_FORMAT_VERSION = 1;

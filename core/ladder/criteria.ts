@@ -1,23 +1,28 @@
-import type { Severity } from '../library/index.ts';
+import type { RuledNumber, Severity } from '../library/index.ts';
 
 /**
  * The criteria of a level as data. Every atom is judged over one session of level evidence;
  * `sessionsRunning` asks the same of the last N such sessions.
  */
-export type Atom =
-  | { kind: 'cleanReps'; reps: number; sets: number }
-  | { kind: 'holdS'; seconds: number; sets: number }
-  | { kind: 'effortAtMost'; effort: number }
-  | { kind: 'faultsAtMost'; severity: Severity; count: number }
-  | { kind: 'painAtMost'; pain: number }
-  | { kind: 'sideDifferenceAtMost'; percent: number };
+export type Atom<N = number> =
+  | { kind: 'cleanReps'; reps: N; sets: N }
+  | { kind: 'holdS'; seconds: N; sets: N }
+  | { kind: 'effortAtMost'; effort: N }
+  | { kind: 'faultsAtMost'; severity: Severity; count: N }
+  | { kind: 'painAtMost'; pain: N }
+  | { kind: 'sideDifferenceAtMost'; percent: N };
 
-export type Criterion =
-  | Atom
-  | { kind: 'all'; of: Criterion[] }
-  | { kind: 'any'; of: Criterion[] }
-  | { kind: 'not'; of: Atom }
-  | { kind: 'sessionsRunning'; sessions: number; of: Criterion };
+/** With every number settled: what is judged. */
+export type Criterion<N = number> =
+  | Atom<N>
+  | { kind: 'all'; of: Criterion<N>[] }
+  | { kind: 'any'; of: Criterion<N>[] }
+  | { kind: 'not'; of: Atom<N> }
+  | { kind: 'sessionsRunning'; sessions: number; of: Criterion<N> };
+
+/** As written: a number may depend on the answer to a house question. */
+export type RuledAtom = Atom<RuledNumber>;
+export type RuledCriterion = Criterion<RuledNumber>;
 
 export const ATOM_KINDS = [
   'cleanReps',
@@ -37,7 +42,7 @@ export type WayOn =
   | { way: 'slower lowering'; stepS: number; upToS: number }
   | { way: 'fewer aids'; aid: string };
 
-export function isAtom(c: Criterion): c is Atom {
+export function isAtom<N>(c: Criterion<N>): c is Atom<N> {
   return c.kind !== 'all' && c.kind !== 'any' && c.kind !== 'not' && c.kind !== 'sessionsRunning';
 }
 

@@ -1,4 +1,4 @@
-import type { Ladder, Level } from '../library/index.ts';
+import type { SettledLadder, SettledLevel } from '../library/index.ts';
 import { sessionsLookedAt } from './criteria.ts';
 import { atomsOf, evaluate } from './evaluate.ts';
 import type { Judged } from './evaluate.ts';
@@ -22,7 +22,7 @@ export interface Standing {
 }
 
 export interface DecisionInput {
-  ladder: Ladder;
+  ladder: SettledLadder;
   facts: FactsBySlug;
   /** Lowering time in seconds of each variation's tempo. */
   loweringS: ReadonlyMap<string, number>;
@@ -92,7 +92,7 @@ export function decide(input: DecisionInput): Decision {
   const restrictions = input.restrictions.filter((r) => inForce(r, today));
   const choice = chooseVariation(level, input, restrictions);
 
-  const result = (outcome: Outcome, toLevel: Level | null, reasons: Reason[]): Decision => ({
+  const result = (outcome: Outcome, toLevel: SettledLevel | null, reasons: Reason[]): Decision => ({
     outcome,
     ladder: ladder.slug,
     fromLevel: level.id,
@@ -115,7 +115,7 @@ export function decide(input: DecisionInput): Decision {
     return result('stop and refer', null, [plain(`Barred: ${restrictionSentence(everything)}.`)]);
   }
 
-  const permitted = (l: Level) =>
+  const permitted = (l: SettledLevel) =>
     [l.main, ...l.equals].some((v) => {
       const f = facts.get(v);
       return f !== undefined && barring(restrictions, f).length === 0;
@@ -183,7 +183,7 @@ export function restrictionSentence(r: Restriction): string {
   return `${r.bars.map(barSentence).join(', ')}${until}, said by ${r.saidBy}`;
 }
 
-function chooseVariation(level: Level, input: DecisionInput, restrictions: readonly Restriction[]) {
+function chooseVariation(level: SettledLevel, input: DecisionInput, restrictions: readonly Restriction[]) {
   const options = [level.main, ...level.equals];
   const fit = options.map((slug) => {
     const f = input.facts.get(slug);
@@ -210,7 +210,7 @@ function chooseVariation(level: Level, input: DecisionInput, restrictions: reado
 function painInWindow(
   sets: readonly LoggedSet[],
   sessions: readonly EvidenceSession[],
-  level: Level,
+  level: SettledLevel,
 ): IsoDate | null {
   const first = sessions.at(-Math.min(sessions.length, sessionsLookedAt(level.advance)))?.date;
   if (!first) return null;
@@ -289,7 +289,7 @@ function missingAtom(j: Judged): string {
  */
 function growFinding(
   input: DecisionInput,
-  level: Level,
+  level: SettledLevel,
   target: Target,
   sessions: readonly EvidenceSession[],
 ): GrowFinding {

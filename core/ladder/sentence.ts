@@ -1,8 +1,15 @@
 import { SEVERITY_WORDS } from '../library/index.ts';
-import type { Severity } from '../library/index.ts';
-import type { Atom, Criterion, WayOn } from './criteria.ts';
+import type { RuledNumber, Severity } from '../library/index.ts';
+import type { RuledAtom, RuledCriterion, WayOn } from './criteria.ts';
 
-const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+/** A number that a house answer decides is written with what it depends on. */
+const said = (n: RuledNumber): string =>
+  typeof n === 'number'
+    ? String(n)
+    : `${n.otherwise} (${Object.entries(n.byAnswer)
+        .map(([answer, x]) => `${x} while ${n.question} is ${answer}`)
+        .join(', ')})`;
+const plural = (n: RuledNumber, one: string, many = `${one}s`) => `${said(n)} ${n === 1 ? one : many}`;
 
 const faultWords = (severity: Severity) =>
   severity === 3
@@ -11,41 +18,41 @@ const faultWords = (severity: Severity) =>
       ? `a fault to ${SEVERITY_WORDS[2]}`
       : 'any fault, even one only noted';
 
-function atomSentence(a: Atom): string {
+function atomSentence(a: RuledAtom): string {
   switch (a.kind) {
     case 'cleanReps':
       return `${plural(a.sets, 'set')} of ${plural(a.reps, 'clean repetition')}`;
     case 'holdS':
-      return `${plural(a.sets, 'hold')} of ${a.seconds} s`;
+      return `${plural(a.sets, 'hold')} of ${said(a.seconds)} s`;
     case 'effortAtMost':
-      return `effort at most ${a.effort} of 10`;
+      return `effort at most ${said(a.effort)} of 10`;
     case 'faultsAtMost':
       return a.count === 0
         ? `no repetition with ${faultWords(a.severity)}`
         : `at most ${plural(a.count, 'repetition')} with ${faultWords(a.severity)}`;
     case 'painAtMost':
-      return a.pain === 0 ? 'no pain' : `pain at most ${a.pain} of 10`;
+      return a.pain === 0 ? 'no pain' : `pain at most ${said(a.pain)} of 10`;
     case 'sideDifferenceAtMost':
-      return `left and right within ${a.percent} % of each other`;
+      return `left and right within ${said(a.percent)} % of each other`;
   }
 }
 
-function negatedSentence(a: Atom): string {
+function negatedSentence(a: RuledAtom): string {
   switch (a.kind) {
     case 'cleanReps':
       return `fewer than ${plural(a.sets, 'set')} of ${plural(a.reps, 'clean repetition')}`;
     case 'holdS':
-      return `fewer than ${plural(a.sets, 'hold')} of ${a.seconds} s`;
+      return `fewer than ${plural(a.sets, 'hold')} of ${said(a.seconds)} s`;
     case 'effortAtMost':
-      return `effort above ${a.effort} of 10`;
+      return `effort above ${said(a.effort)} of 10`;
     case 'faultsAtMost':
       return a.count === 0
         ? `a repetition with ${faultWords(a.severity)}`
         : `more than ${plural(a.count, 'repetition')} with ${faultWords(a.severity)}`;
     case 'painAtMost':
-      return a.pain === 0 ? 'any pain' : `pain above ${a.pain} of 10`;
+      return a.pain === 0 ? 'any pain' : `pain above ${said(a.pain)} of 10`;
     case 'sideDifferenceAtMost':
-      return `left and right more than ${a.percent} % apart`;
+      return `left and right more than ${said(a.percent)} % apart`;
   }
 }
 
@@ -53,7 +60,7 @@ function negatedSentence(a: Atom): string {
  * The criterion as a plain English phrase without capital or full stop,
  * e.g. "2 sets of 12 clean repetitions, in 2 sessions running".
  */
-export function sentenceOf(c: Criterion): string {
+export function sentenceOf(c: RuledCriterion): string {
   switch (c.kind) {
     case 'all':
       return c.of.length ? c.of.map(bracketed('any')).join('; and ') : 'nothing is asked';
@@ -69,12 +76,12 @@ export function sentenceOf(c: Criterion): string {
 }
 
 const bracketed =
-  (...kinds: Criterion['kind'][]) =>
-  (c: Criterion) =>
+  (...kinds: RuledCriterion['kind'][]) =>
+  (c: RuledCriterion) =>
     kinds.includes(c.kind) ? `(${sentenceOf(c)})` : sentenceOf(c);
 
 /** One phrase per top-level part: how a ladder and a sheet list what a level asks. */
-export function sentencesOf(c: Criterion): string[] {
+export function sentencesOf(c: RuledCriterion): string[] {
   return (c.kind === 'all' || c.kind === 'any' ? c.of : [c]).map(sentenceOf);
 }
 

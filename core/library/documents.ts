@@ -1,4 +1,4 @@
-import type { Criterion, WayOn } from '../ladder/index.ts';
+import type { Criterion, RuledCriterion, WayOn } from '../ladder/index.ts';
 import type * as V from './vocabulary.ts';
 import type { Mechanics } from './mechanics.ts';
 
@@ -228,8 +228,8 @@ export interface Level {
   equals: Slug[];
   dose: LevelDose;
   entryNeeds: { ladder: Slug; level: Slug }[];
-  advance: Criterion;
-  stepBack: Criterion;
+  advance: RuledCriterion;
+  stepBack: RuledCriterion;
   waysOn: WayOn[];
   usualStayWeeks: { from: number; to: number };
 }
@@ -243,6 +243,15 @@ export interface Ladder extends Common {
   levels: Level[];
   /** What the head coach answered where the computed demand disagrees with the order. */
   demandAnswers?: DemandAnswer[];
+}
+
+/** A level with its criteria under the answers in force: what is shown and decided with. */
+export interface SettledLevel extends Omit<Level, 'advance' | 'stepBack'> {
+  advance: Criterion;
+  stepBack: Criterion;
+}
+export interface SettledLadder extends Omit<Ladder, 'levels'> {
+  levels: SettledLevel[];
 }
 
 export const DEMAND_QUESTIONS = ['inversion', 'too big', 'cannot'] as const;

@@ -161,20 +161,26 @@ type Settled<M> = { [K in keyof M]: RuledNumber extends M[K] ? Exclude<M[K], Rul
 export type SettledMechanics = Mechanics extends infer M ? (M extends Mechanics ? Settled<M> : never) : never;
 export type SettledOf<T extends Mechanics['type']> = Extract<SettledMechanics, { type: T }>;
 
-/** Puts a number for every ruled number of a mechanics block. */
-export function settleMechanics(
-  mechanics: Mechanics,
+/** Puts a number for every ruled number that is a member of the object. */
+export function settleMembers(
+  object: object,
   number: (ruled: RuledNumber) => number,
-): SettledMechanics {
+): Record<string, unknown> {
   return Object.fromEntries(
-    Object.entries(mechanics).map(([key, value]: [string, unknown]) => [
+    Object.entries(object).map(([key, value]: [string, unknown]) => [
       key,
       value !== null && typeof value === 'object' && 'byAnswer' in value
         ? number(value as RuledNumber)
         : value,
     ]),
-  ) as unknown as SettledMechanics;
+  );
 }
+
+/** Puts a number for every ruled number of a mechanics block. */
+export const settleMechanics = (
+  mechanics: Mechanics,
+  number: (ruled: RuledNumber) => number,
+): SettledMechanics => settleMembers(mechanics, number) as unknown as SettledMechanics;
 
 /** The same with no hall to ask: every ruled number at what it is otherwise. */
 export const settledAlone = (mechanics: Mechanics): SettledMechanics =>

@@ -1,3 +1,4 @@
+import type { Atom, Criterion, RuledCriterion } from '../ladder/index.ts';
 import type {
   Caution,
   Cue,
@@ -5,11 +6,13 @@ import type {
   Equipment,
   Fault,
   HouseQuestion,
+  Ladder,
   Line,
   RuledNumber,
+  SettledLadder,
   Variation,
 } from './documents.ts';
-import { settleMechanics } from './mechanics.ts';
+import { settleMechanics, settleMembers } from './mechanics.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { holdsFor } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
@@ -18,7 +21,7 @@ import type { Severity, Stage } from './vocabulary.ts';
 /** Whom the variation is resolved for; answers of the athlete's own stand above the hall's. */
 export interface ForPerson {
   stage: Stage;
-  answers: Record<string, string>;
+  answers: Readonly<Record<string, string>>;
 }
 
 /** Answer in force to each house question, and the scope it came from. */
@@ -113,22 +116,32 @@ export function answerInForce(
   return { answer: question.hall.answer, scope: 'hall' };
 }
 
+/** The answers in force for a variation and a person, and what they make of lines and numbers. */
+export function rulesFor(shelf: Shelf, variation: Variation | undefined, person?: ForPerson) {
+  const answers: AnswersInForce = {};
+  for (const q of shelf.all('houseQuestion')) answers[q.slug] = answerInForce(q, variation, person);
+  return {
+    answers,
+    /** The answer that a line does not hold under, as `question: answer`; null where it stands. */
+    contradiction(line: Line): string | null {
+      for (const [question, allowed] of Object.entries(line.holdsUnder ?? {})) {
+        const now = answers[question]?.answer;
+        if (now !== undefined && !allowed.includes(now)) return `${question}: ${now}`;
+      }
+      return null;
+    },
+    number: (n: RuledNumber): number =>
+      typeof n === 'number' ? n : (n.byAnswer[answers[n.question]?.answer ?? ''] ?? n.otherwise),
+  };
+}
+
 /**
  * The one reading of a variation: sheet, figure, demand, faults and criteria all start from it.
  * References that lead nowhere are left out; integrity checks keep them from being in force.
  */
 export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson): ResolvedVariation {
-  const answers: AnswersInForce = {};
-  for (const q of shelf.all('houseQuestion')) answers[q.slug] = answerInForce(q, variation, person);
+  const { answers, contradiction, number } = rulesFor(shelf, variation, person);
   const dropped: ResolvedVariation['dropped'] = [];
-
-  const contradiction = (line: Line): string | null => {
-    for (const [question, allowed] of Object.entries(line.holdsUnder ?? {})) {
-      const now = answers[question]?.answer;
-      if (now !== undefined && !allowed.includes(now)) return `${question}: ${now}`;
-    }
-    return null;
-  };
   const read = (field: string, line: Line): string | null => {
     const because = contradiction(line);
     if (because === null) return line.text;
@@ -137,8 +150,6 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
   };
   const lines = (field: string, list: readonly Line[]) =>
     list.map((l) => read(field, l)).filter((t): t is string => t !== null);
-  const number = (n: RuledNumber): number =>
-    typeof n === 'number' ? n : (n.byAnswer[answers[n.question]?.answer ?? ''] ?? n.otherwise);
   const needs = (list: Variation['equipmentAll']) =>
     list.flatMap((n) => {
       const equipment = shelf.get('equipment', n.equipment);
@@ -177,6 +188,17 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     const f = shelf.get('fault', slug);
     const sign = f && read('faults', f.sign);
     if (!f || sign === null || sign === undefined) return [];
+    const causes = new Map(
+      f.causes.flatMap((c) => {
+        const text = read('faults', c.line);
+        return text === null ? [] : [[c.id, text] as const];
+      }),
+    );
+    /** A cue that the rule in force drops is no answer either. */
+    const cueStands = (cue: string | undefined) => {
+      const named = cue === undefined ? undefined : shelf.get('cue', cue);
+      return !named || read('faults', named.line) !== null;
+    };
     return [
       {
         slug,
@@ -185,36 +207,33 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
         phase: f.phase,
         views: f.views,
         severity: severity ?? f.severity,
-        causes: f.causes.flatMap((c) => lines('faults', [c.line])),
+        causes: [...causes.values()],
         checks: f.checks.flatMap((c) => {
           const text = read('faults', c.line);
-          const causeText = (id: string) => f.causes.find((x) => x.id === id)?.line.text ?? id;
-          return text === null
-            ? []
-            : [
-                {
-                  text,
-                  results: c.results.map((r) => ({ result: r.result, pointsTo: r.pointsTo.map(causeText) })),
-                },
-              ];
+          const results = c.results.flatMap((r) => {
+            const pointsTo = r.pointsTo.flatMap((id) => causes.get(id) ?? []);
+            // A result whose every cause is dropped says nothing any more.
+            return r.pointsTo.length > 0 && pointsTo.length === 0 ? [] : [{ result: r.result, pointsTo }];
+          });
+          return text === null ? [] : [{ text, results }];
         }),
         answers: f.answers.flatMap((a) => {
           const text = read('faults', a.line);
-          return text === null
-            ? []
-            : [
-                {
-                  answerKind: a.answerKind,
-                  text,
-                  needsSecondPerson: a.needsSecondPerson,
-                  equipment: found(a.equipment, (e) => shelf.get('equipment', e)?.name),
-                },
-              ];
+          if (text === null || !cueStands(a.cue)) return [];
+          return [
+            {
+              answerKind: a.answerKind,
+              text,
+              needsSecondPerson: a.needsSecondPerson,
+              equipment: found(a.equipment, (e) => shelf.get('equipment', e)?.name),
+            },
+          ];
         }),
         whenToStop: read('faults', f.whenToStop) ?? '',
         chain: f.chain.flatMap((c) => {
           const text = read('faults', c.line);
-          return text === null ? [] : [{ text, gate: c.gate.text }];
+          const gate = read('faults', c.gate);
+          return text === null || gate === null ? [] : [{ text, gate }];
         }),
       },
     ];
@@ -256,11 +275,43 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
 }
 
 /** The mechanics block alone under the answers in force: for lists, where a whole sheet would be too much. */
-export function resolveMechanics(variation: Variation, shelf: Shelf, person?: ForPerson): SettledMechanics {
-  return settleMechanics(variation.mechanics, (n) => {
-    if (typeof n === 'number') return n;
-    const question = shelf.get('houseQuestion', n.question);
-    const answer = question && answerInForce(question, variation, person).answer;
-    return n.byAnswer[answer ?? ''] ?? n.otherwise;
-  });
+export const resolveMechanics = (variation: Variation, shelf: Shelf, person?: ForPerson): SettledMechanics =>
+  settleMechanics(variation.mechanics, rulesFor(shelf, variation, person).number);
+
+/**
+ * The one reading of a ladder: each level's criteria under the answers in force for its main variation and stage.
+ * @param answers of the athlete's own, by question
+ */
+export function resolveLadder(
+  ladder: Ladder,
+  shelf: Shelf,
+  answers: Readonly<Record<string, string>> = {},
+): SettledLadder {
+  const hall = rulesFor(shelf, undefined);
+  return {
+    ...ladder,
+    purpose: ladder.purpose.filter((l) => hall.contradiction(l) === null),
+    levels: ladder.levels.map((level) => {
+      const { number } = rulesFor(shelf, shelf.get('variation', level.main), { stage: level.stage, answers });
+      return {
+        ...level,
+        advance: settleCriterion(level.advance, number),
+        stepBack: settleCriterion(level.stepBack, number),
+      };
+    }),
+  };
+}
+
+function settleCriterion(c: RuledCriterion, number: (ruled: RuledNumber) => number): Criterion {
+  switch (c.kind) {
+    case 'all':
+    case 'any':
+      return { ...c, of: c.of.map((part) => settleCriterion(part, number)) };
+    case 'not':
+      return { ...c, of: settleMembers(c.of, number) as unknown as Atom };
+    case 'sessionsRunning':
+      return { ...c, of: settleCriterion(c.of, number) };
+    default:
+      return settleMembers(c, number) as unknown as Atom;
+  }
 }

@@ -3,7 +3,8 @@ import type { Body, BodyOf, Kind } from './documents.ts';
 /** The documents in force, looked up by kind and slug. Immutable once made. */
 export interface Shelf {
   get<K extends Kind>(kind: K, slug: string): BodyOf<K> | undefined;
-  all<K extends Kind>(kind: K): BodyOf<K>[];
+  /** In the order of slugs; the list is kept, so it is not to be changed. */
+  all<K extends Kind>(kind: K): readonly BodyOf<K>[];
   /** Every document, in the order of kinds and then of slugs. */
   everything(): Body[];
 }
@@ -18,8 +19,15 @@ export function shelfOf(bodies: Iterable<Body>): Shelf {
     if (!kind) byKind.set(body.kind, (kind = new Map<string, Body>()));
     kind.set(body.slug, body);
   }
-  const all = <K extends Kind>(kind: K) =>
-    [...(byKind.get(kind)?.values() ?? [])].sort((a, b) => (a.slug < b.slug ? -1 : 1)) as BodyOf<K>[];
+  const ordered = new Map<Kind, Body[]>();
+  const all = <K extends Kind>(kind: K) => {
+    let list = ordered.get(kind);
+    if (!list) {
+      list = [...(byKind.get(kind)?.values() ?? [])].sort((a, b) => (a.slug < b.slug ? -1 : 1));
+      ordered.set(kind, list);
+    }
+    return list as BodyOf<K>[];
+  };
   return {
     get: <K extends Kind>(kind: K, slug: string) => byKind.get(kind)?.get(slug) as BodyOf<K> | undefined,
     all,

@@ -6,8 +6,8 @@ import type {
   Kind,
   Fault,
   HouseQuestion,
-  Ladder,
-  Level,
+  SettledLadder,
+  SettledLevel,
   Shelf,
   Variation,
 } from '../library/index.ts';
@@ -37,7 +37,7 @@ export function question(slug: string, change: Partial<HouseQuestion> = {}): Hou
   };
 }
 
-export function level(id: string, advance: Criterion, change: Partial<Level> = {}): Level {
+export function level(id: string, advance: Criterion, change: Partial<SettledLevel> = {}): SettledLevel {
   return {
     id,
     name: id,
@@ -65,7 +65,7 @@ export function level(id: string, advance: Criterion, change: Partial<Level> = {
   };
 }
 
-export function ladder(levels: Level[], slug = 'steps'): Ladder {
+export function ladder(levels: SettledLevel[], slug = 'steps'): SettledLadder {
   return { ...blank('ladder', slug), levels };
 }
 

@@ -1,9 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { breachesOf, documentId, KIND_WORDS, titleOf, withChanges } from '../../core/library/index.ts';
+import {
+  canonicalJson,
+  breachesOf,
+  documentId,
+  KIND_WORDS,
+  titleOf,
+  withChanges,
+} from '../../core/library/index.ts';
 import type { Body, Kind, Ladder } from '../../core/library/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
-import { canonicalJson } from '../../core/exchange/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type {
   ChangeDetail,

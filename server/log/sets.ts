@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
-import { canonicalJson } from '../../core/exchange/index.ts';
+import { canonicalJson } from '../../core/library/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import { schema } from '../db/index.ts';

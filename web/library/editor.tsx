@@ -1,9 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Draft, EntryInForce, LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
-import { blankBody, KIND_WORDS, titleOf } from '../../core/library/index.ts';
+import { canonicalJson, blankBody, KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { canonicalJson } from '../../core/exchange/index.ts';
 import { queryClient, Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 import { FORMS } from './fields/index.ts';

@@ -1,4 +1,4 @@
-import { canonicalJson } from '../../core/exchange/index.ts';
+import { canonicalJson } from '../../core/library/index.ts';
 import type {
   Body,
   EquipmentNeed,

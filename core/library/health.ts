@@ -1,0 +1,370 @@
+import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
+import type { Body, Kind, Line, Variation } from './documents.ts';
+import type { SettledMechanics } from './mechanics.ts';
+import { holdsFor } from './predicate.ts';
+import { LINE_FIELD_WORDS, printedLines } from './printed.ts';
+import { referencesOf } from './references.ts';
+import { LINE_FIELDS, resolve } from './resolve.ts';
+import type { LineField, ResolvedVariation } from './resolve.ts';
+import { documentId } from './shelf.ts';
+import type { Shelf } from './shelf.ts';
+import { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
+
+/** What can be wrong with a library that still holds together; in the order in which it is worth mending. */
+export const HEALTH_KINDS = [
+  'missing field',
+  'no fault or answer',
+  'fault without a check',
+  'contradiction',
+  'caution not shown',
+  'equipment lacking',
+  'no easier variation',
+  'near-duplicate cues',
+  'unused cue',
+  'overdue review',
+  'drawn only',
+] as const;
+export type HealthKind = (typeof HEALTH_KINDS)[number];
+
+/** Kinds that make a sheet wrong or useless on the floor; the others are for a quiet hour. */
+export const BLOCKING: ReadonlySet<HealthKind> = new Set<HealthKind>([
+  'missing field',
+  'no fault or answer',
+  'fault without a check',
+  'contradiction',
+  'caution not shown',
+  'equipment lacking',
+  'no easier variation',
+]);
+
+export interface Finding {
+  kind: HealthKind;
+  document: { kind: Kind; slug: string } | null;
+  /** What is wrong, with the figures or words that show it. */
+  proof: string;
+  /** The other document of a pair. */
+  other?: { kind: Kind; slug: string };
+}
+
+export interface HealthInput {
+  /** ISO date of the hall. */
+  today: string;
+  /** Points that a variation asks of the reference build; null where none are computed. */
+  points: (v: Variation, mechanics: SettledMechanics) => number | null;
+  /** Points under which two variations count as equal. */
+  tiePoints: number;
+}
+
+/** Share of work and teaching variations that may be drawn only. */
+const DRAWN_SHARE = 0.25;
+
+/** Every finding over the whole library, in the order of kinds. */
+export function healthOf(shelf: Shelf, input: HealthInput): Finding[] {
+  const variations = shelf.all('variation').filter((v) => !v.retired);
+  const read = new Map(variations.map((v) => [v.slug, resolve(v, shelf)]));
+  const guarded = guardedLines(shelf);
+  const findings = [
+    ...shelf.everything().flatMap((b) => ownFindings(b, input.today)),
+    ...variations.flatMap((v) => sheetFindings(v, read.get(v.slug)!, shelf, guarded)),
+    ...cautionFindings(shelf, read),
+    ...kitFindings(shelf, variations),
+    ...easierFindings(shelf, variations, read, input),
+    ...cueFindings(shelf),
+    ...drawnFindings(variations),
+  ];
+  return findings.sort((a, b) => HEALTH_KINDS.indexOf(a.kind) - HEALTH_KINDS.indexOf(b.kind));
+}
+
+/** The findings that name a document: what stands beside the form while it is written. */
+export const findingsAbout = (findings: readonly Finding[], of: { kind: Kind; slug: string }): Finding[] =>
+  findings.filter(
+    (f) =>
+      (f.document && documentId(f.document) === documentId(of)) ||
+      (f.other && documentId(f.other) === documentId(of)),
+  );
+
+const said = (line: Line | undefined) => (line?.text.trim() ?? '') !== '';
+
+/** Fields of a variation that are never empty on a good sheet; a drill needs fewer. */
+const NEEDED: LineField[] = ['purpose', 'stance', 'gettingIn', 'gettingOut'];
+const NEEDED_FOR_WORK: LineField[] = [
+  'reasonsToChoose',
+  'rangeNotes',
+  'gaze',
+  'breathing',
+  'ifItGoesWrong',
+  'runThrough',
+];
+const LEADING_CUES = 3;
+
+const onlyPrepares = (v: Variation) => v.roles.every((r) => r === 'prepare');
+
+function ownFindings(b: Body, today: string): Finding[] {
+  if (b.retired) return [];
+  const document = { kind: b.kind, slug: b.slug };
+  const missing = missingIn(b);
+  const found: Finding[] = [];
+  if (missing.length > 0) {
+    found.push({ kind: 'missing field', document, proof: `Nothing is said under: ${missing.join(', ')}.` });
+  }
+  if (b.kind === 'fault') {
+    if (b.answers.length === 0) {
+      found.push({ kind: 'no fault or answer', document, proof: 'The fault has no answer.' });
+    }
+    if (b.causes.length > 1 && b.checks.length === 0) {
+      found.push({
+        kind: 'fault without a check',
+        document,
+        proof: `${b.causes.length} likely causes, and no check that tells them apart.`,
+      });
+    }
+  }
+  if (b.reviewBy !== undefined && b.reviewBy < today) {
+    found.push({ kind: 'overdue review', document, proof: `Was to be read again by ${b.reviewBy}.` });
+  }
+  return found;
+}
+
+function missingIn(b: Body): string[] {
+  const empty = (name: string, lines: readonly Line[]) => (lines.some(said) ? [] : [name]);
+  switch (b.kind) {
+    case 'variation': {
+      const fields = onlyPrepares(b) ? NEEDED : [...NEEDED, ...NEEDED_FOR_WORK];
+      const undosed = b.roles.filter((r) => !b.dose.some((d) => d.role === r));
+      return [
+        ...fields.flatMap((f) => empty(LINE_FIELD_WORDS[f], b[f])),
+        ...(b.muscles.length === 0 ? ['Muscles'] : []),
+        ...(b.cues.length === 0 ? ['Cues'] : []),
+        ...(b.wanted.length === 0 ? ['Where it should be felt'] : []),
+        ...undosed.map((r) => `Dose to ${r}`),
+      ];
+    }
+    case 'cue':
+      return said(b.line) ? [] : ['The cue itself'];
+    case 'fault':
+      return [
+        ...(said(b.sign) ? [] : ['Sign']),
+        ...(b.causes.length === 0 ? ['Likely causes'] : []),
+        ...(said(b.whenToStop) ? [] : ['When to stop']),
+      ];
+    case 'caution':
+      // Told as a caution that is not shown.
+      return [];
+    case 'equipment':
+      return b.where.trim() === '' && b.inHall > 0 ? ['Where it stands'] : [];
+    case 'houseQuestion':
+      return [
+        ...b.answers.flatMap((a) => empty(`Reasons for “${a.name || a.id}”`, a.reasons)),
+        ...(b.hall.why.trim() === '' ? ['Why the hall answers so'] : []),
+      ];
+    case 'drillList':
+      return b.drills.length === 0 ? ['Drills'] : [];
+    case 'ladder':
+      return empty('Purpose', b.purpose);
+  }
+}
+
+/** Lines that hold only under some answers, by their words, with the answers of each place they stand in. */
+type Guarded = Map<string, { line: Line; document: string }[]>;
+const plainWords = (text: string) => wordsIn(text).join(' ');
+
+function guardedLines(shelf: Shelf): Guarded {
+  const found: Guarded = new Map();
+  const walk = (value: unknown, document: string): void => {
+    if (Array.isArray(value)) {
+      for (const v of value) walk(v, document);
+    } else if (typeof value === 'object' && value !== null) {
+      if ('holdsUnder' in value && 'text' in value) {
+        const line = value as Line;
+        const key = plainWords(line.text);
+        const list = found.get(key);
+        if (list) list.push({ line, document });
+        else found.set(key, [{ line, document }]);
+      } else for (const inner of Object.values(value)) walk(inner, document);
+    }
+  };
+  for (const b of shelf.everything()) if (!b.retired && b.kind !== 'caution') walk(b, documentId(b));
+  return found;
+}
+
+function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded: Guarded): Finding[] {
+  const document = { kind: v.kind, slug: v.slug };
+  const found: Finding[] = [];
+  const contradicts = (proof: string) => found.push({ kind: 'contradiction', document, proof });
+  if (!onlyPrepares(v) && v.faults.length === 0) {
+    found.push({ kind: 'no fault or answer', document, proof: 'The sheet names no fault to look for.' });
+  }
+  for (const field of LINE_FIELDS) {
+    if (v[field].some(said) && r.lines[field].length === 0) {
+      contradicts(
+        `Every line under “${LINE_FIELD_WORDS[field]}” holds under another answer; the sheet says nothing there.`,
+      );
+    }
+  }
+  const cues = v.cues.flatMap((slug) => shelf.get('cue', slug) ?? []);
+  if (cues.length >= LEADING_CUES && r.cues.length < LEADING_CUES) {
+    contradicts(
+      `Of ${cues.length} cues ${cues.length - r.cues.length} contradict the answers in force; fewer than ${LEADING_CUES} are left.`,
+    );
+  }
+  const faults = new Map(r.faults.map((f) => [f.slug, f]));
+  for (const { fault: slug } of v.faults) {
+    const raw = shelf.get('fault', slug);
+    const f = faults.get(slug);
+    if (raw && f && raw.answers.length > 0 && f.answers.length === 0) {
+      contradicts(`“${f.name}” is a fault here, yet every answer to it contradicts the answers in force.`);
+    }
+  }
+  const noFault = new Set(v.faults.map((f) => f.fault).filter((slug) => !faults.has(slug)));
+  for (const c of r.cues) {
+    if (c.addresses !== null && noFault.has(c.addresses)) {
+      const name = shelf.get('fault', c.addresses)?.name ?? c.addresses;
+      contradicts(`The cue “${c.text}” answers “${name}”, which is no fault under the answers in force.`);
+    }
+  }
+  // The same words, free here and dropped elsewhere by the very answer that is in force here.
+  for (const line of printedLines(r)) {
+    if (line.section.startsWith('Caution')) continue;
+    for (const g of guarded.get(plainWords(line.text)) ?? []) {
+      const [question, allowed] =
+        Object.entries(g.line.holdsUnder ?? {}).find(([q, a]) => {
+          const now = r.answers[q]?.answer;
+          return now !== undefined && !a.includes(now);
+        }) ?? [];
+      if (question === undefined) continue;
+      contradicts(
+        `“${line.text}” (${line.section}) is printed, while ${g.document} says the same only where ${question} is ${allowed!.join(' or ')}; here it is ${r.answers[question]!.answer}.`,
+      );
+    }
+  }
+  return found;
+}
+
+function cautionFindings(shelf: Shelf, read: ReadonlyMap<string, ResolvedVariation>): Finding[] {
+  return shelf.all('caution').flatMap((c): Finding[] => {
+    const bound = [...read.values()].filter(
+      (r) => holdsFor(c.appliesTo, r.source) || r.source.extraCautions.includes(c.slug),
+    );
+    const silent = bound.filter(
+      (r) => !r.cautions.some((x) => x.slug === c.slug && x.lines.some((l) => l.trim() !== '')),
+    );
+    if (silent.length === 0) return [];
+    const names = silent.slice(0, 3).map((r) => r.source.name);
+    const more = silent.length > 3 ? ` and ${silent.length - 3} more` : '';
+    return [
+      {
+        kind: 'caution not shown',
+        document: { kind: 'caution', slug: c.slug },
+        proof: `“${c.name}” holds for ${names.join(', ')}${more}, and no sheet shows it: it ${c.retired ? 'is retired' : 'has no words'}.`,
+      },
+    ];
+  });
+}
+
+function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] {
+  const equipment = new Map(shelf.all('equipment').map((e) => [e.slug, e]));
+  const equals = equalsAmong(equipment.values());
+  const has = (slug: string) => (equipment.get(slug)?.inHall ?? 0) > 0;
+  return variations.flatMap((v): Finding[] => {
+    const { missing } = fitOf(needsOf(v), has, equals);
+    return missing.map((slug) => ({
+      kind: 'equipment lacking',
+      document: { kind: 'variation', slug: v.slug },
+      proof: `Needs ${equipment.get(slug)?.name ?? slug}; the hall has none, and no equal of it.`,
+      other: { kind: 'equipment', slug },
+    }));
+  });
+}
+
+/** A person who cannot do it must be given something easier of the same pattern. */
+function easierFindings(
+  shelf: Shelf,
+  variations: readonly Variation[],
+  read: ReadonlyMap<string, ResolvedVariation>,
+  input: HealthInput,
+): Finding[] {
+  const lowest = new Set<string>();
+  const higher = new Set<string>();
+  for (const ladder of shelf.all('ladder')) {
+    if (ladder.retired) continue;
+    ladder.levels.forEach((level, i) => {
+      for (const slug of [level.main, ...level.equals]) (i === 0 ? lowest : higher).add(slug);
+    });
+  }
+  const trained = variations.filter((v) => !onlyPrepares(v));
+  const points = new Map<string, number | null>();
+  const pointsOf = (v: Variation) => {
+    let p = points.get(v.slug);
+    if (p === undefined) points.set(v.slug, (p = input.points(v, read.get(v.slug)!.mechanics)));
+    return p;
+  };
+  return trained.flatMap((v): Finding[] => {
+    // The foot of a ladder has nothing beneath it, a higher level has; only what stands on none is computed.
+    if (lowest.has(v.slug) || higher.has(v.slug)) return [];
+    const document = { kind: v.kind, slug: v.slug };
+    const own = pointsOf(v);
+    if (own === null) {
+      return [
+        {
+          kind: 'no easier variation',
+          document,
+          proof: 'It stands on no ladder and has no computed demand, so nothing tells what is easier.',
+        },
+      ];
+    }
+    const others = trained.filter((o) => o.pattern === v.pattern && o.slug !== v.slug);
+    const easier = others.some((o) => {
+      const p = pointsOf(o);
+      return p !== null && p <= own - input.tiePoints;
+    });
+    if (easier) return [];
+    return [
+      {
+        kind: 'no easier variation',
+        document,
+        proof: `Asks ${own.toFixed(0)} points and stands on no ladder; of ${others.length} others in the ${v.pattern} pattern none asks ${input.tiePoints} points less.`,
+      },
+    ];
+  });
+}
+
+function cueFindings(shelf: Shelf): Finding[] {
+  const used = new Set<string>();
+  for (const b of shelf.everything()) {
+    if (b.retired) continue;
+    for (const r of referencesOf(b)) if (r.kind === 'cue') used.add(r.slug);
+  }
+  const cues = shelf.all('cue').filter((c) => !c.retired);
+  const unused = cues
+    .filter((c) => !used.has(c.slug))
+    .map((c): Finding => ({
+      kind: 'unused cue',
+      document: { kind: 'cue', slug: c.slug },
+      proof: 'It stands on no sheet and answers no fault.',
+    }));
+  const index = new SimilarityIndex(cues.map((c) => ({ id: c.slug, text: c.line.text })));
+  const text = (slug: string) => shelf.get('cue', slug)!.line.text;
+  const alike = index.pairs(NEAR_DUPLICATE).map(({ a, b, similarity }): Finding => ({
+    kind: 'near-duplicate cues',
+    document: { kind: 'cue', slug: a },
+    other: { kind: 'cue', slug: b },
+    proof: `“${text(a)}” and “${text(b)}” are ${(100 * similarity).toFixed(0)} % alike.`,
+  }));
+  return [...alike, ...unused];
+}
+
+function drawnFindings(variations: readonly Variation[]): Finding[] {
+  const trained = variations.filter((v) => !onlyPrepares(v));
+  const drawn = trained.filter((v) => v.mechanics.type === 'drawn');
+  if (drawn.length <= DRAWN_SHARE * trained.length) return [];
+  return [
+    {
+      kind: 'drawn only',
+      document: null,
+      proof: `${drawn.length} of ${trained.length} variations to teach or work are drawn only, more than a quarter: ${drawn
+        .map((v) => v.name)
+        .slice(0, 8)
+        .join(', ')}.`,
+    },
+  ];
+}

@@ -1,0 +1,69 @@
+import { canonicalJson } from './canonical.ts';
+import type { Body, Cue } from './documents.ts';
+import type { Shelf } from './shelf.ts';
+
+/**
+ * One wording for two cues: every document that names the cue `drop` names `keep` instead, and `drop` is retired.
+ * A sheet that carried both keeps the better rank of the two and carries one.
+ * @returns the changed bodies, to be accepted as one change; the retired cue first
+ * @throws RangeError when either cue is missing or retired, or both are the same
+ */
+export function mergeCues(shelf: Shelf, drop: string, keep: string): Body[] {
+  if (drop === keep) throw new RangeError('A cue cannot be merged with itself.');
+  const gone = cueOf(shelf, drop);
+  cueOf(shelf, keep);
+  const swap = (slug: string) => (slug === drop ? keep : slug);
+  const changed: Body[] = [{ ...gone, retired: true }];
+  for (const v of shelf.all('variation')) {
+    if (v.cues.includes(drop)) changed.push({ ...v, cues: [...new Set(v.cues.map(swap))] });
+  }
+  for (const f of shelf.all('fault')) {
+    if (f.answers.some((a) => a.cue === drop)) {
+      changed.push({
+        ...f,
+        answers: f.answers.map((a) => (a.cue === undefined ? a : { ...a, cue: swap(a.cue) })),
+      });
+    }
+  }
+  return changed;
+}
+
+function cueOf(shelf: Shelf, slug: string): Cue {
+  const cue = shelf.get('cue', slug);
+  if (!cue) throw new RangeError(`There is no cue "${slug}".`);
+  if (cue.retired) throw new RangeError(`The cue "${slug}" is retired.`);
+  return cue;
+}
+
+/** Two edits of one document put together. */
+export interface ThreeWay {
+  /** What only one of the two changed, and mine where both did. */
+  body: Body;
+  /** Members that both changed, each to something else: somebody has to choose. */
+  conflicts: string[];
+}
+
+/**
+ * Puts two edits of the same revision together, member by member.
+ * @param base the revision both started from
+ * @param mine the edit that is being saved
+ * @param theirs what has been accepted meanwhile
+ */
+export function mergeEdits(base: Body, mine: Body, theirs: Body): ThreeWay {
+  const conflicts: string[] = [];
+  const [b, m, t] = [base, mine, theirs].map((x) => x as unknown as Record<string, unknown>) as [
+    Record<string, unknown>,
+    Record<string, unknown>,
+    Record<string, unknown>,
+  ];
+  const same = (x: unknown, y: unknown) => canonicalJson(x ?? null) === canonicalJson(y ?? null);
+  const body: Record<string, unknown> = {};
+  for (const key of new Set([...Object.keys(m), ...Object.keys(t)])) {
+    const mineChanged = !same(m[key], b[key]);
+    const theirsChanged = !same(t[key], b[key]);
+    if (mineChanged && theirsChanged && !same(m[key], t[key])) conflicts.push(key);
+    const value = mineChanged ? m[key] : t[key];
+    if (value !== undefined) body[key] = value;
+  }
+  return { body: body as unknown as Body, conflicts };
+}
