@@ -7,15 +7,17 @@ import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, uni
 const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
 const line = shape({ text: text() }, { holdsUnder });
 const lines = list(line, 40);
-const ruledNumber = (from: number, to: number) =>
-  Joi.alternatives().try(
-    number(from, to),
-    shape({
+/** A number, or one that depends on the answer to a house question; errors are told of the branch that was meant. */
+const ruled = (of: Joi.Schema) =>
+  Joi.alternatives().conditional(Joi.object(), {
+    then: shape({
       question: slug(),
-      byAnswer: Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, number(from, to)),
-      otherwise: number(from, to),
+      byAnswer: Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, of),
+      otherwise: of,
     }),
-  );
+    otherwise: of,
+  });
+const ruledNumber = (from: number, to: number) => ruled(number(from, to));
 const seconds = number(0, 60);
 const felt = { region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS) };
 
@@ -297,12 +299,12 @@ const drillList = shape(
 );
 
 const atoms = {
-  cleanReps: { reps: whole(1, 200), sets: whole(1, 20) },
-  holdS: { seconds: whole(1, 1800), sets: whole(1, 20) },
-  effortAtMost: { effort: number(0, 10) },
-  faultsAtMost: { severity: Joi.number().valid(...L.SEVERITIES), count: whole(0, 200) },
-  painAtMost: { pain: number(0, 10) },
-  sideDifferenceAtMost: { percent: number(0, 100) },
+  cleanReps: { reps: ruled(whole(1, 200)), sets: ruled(whole(1, 20)) },
+  holdS: { seconds: ruled(whole(1, 1800)), sets: ruled(whole(1, 20)) },
+  effortAtMost: { effort: ruled(number(0, 10)) },
+  faultsAtMost: { severity: Joi.number().valid(...L.SEVERITIES), count: ruled(whole(0, 200)) },
+  painAtMost: { pain: ruled(number(0, 10)) },
+  sideDifferenceAtMost: { percent: ruled(number(0, 100)) },
 };
 const criterion = union('kind', {
   ...atoms,
@@ -414,7 +416,7 @@ export interface EntrySummary {
   title: string;
   revision: number;
   retired: boolean;
-  /** Only for variations. */
+  /** Only for variations, and for ladders and drill lists. */
   pattern: L.Pattern | null;
   roles: L.Role[];
   laterality: L.Laterality | null;
@@ -422,17 +424,41 @@ export interface EntrySummary {
   mechanics: L.SettledMechanics | null;
   /** The head coach's correction of the computed demand, points. */
   demandAdjustment: number;
-  /** Words the text search looks through besides the title. */
+  /** What a list of variations is narrowed by besides. */
+  facets: VariationFacets | null;
+  /** Words the search looks through besides the title and the titles of what it names. */
   words: string;
   /** Documents it names, as `kind/slug`. */
   uses: string[];
+}
+
+export interface VariationFacets {
+  dominance: L.Dominance;
+  muscles: L.Muscle[];
+  /** Regions where work, stretch or pressure is wanted. */
+  felt: L.Region[];
+  /** Slugs of the cautions it carries, by predicate or by name. */
+  cautions: string[];
+  /** Where it stands, as `ladder/number of the level`. */
+  levels: string[];
+  equipmentAll: string[];
+  equipmentAny: string[][];
 }
 
 export interface EntryInForce {
   body: L.Body;
   revision: number;
   state: number;
+  /** A ladder with its criteria under the hall's answers. */
+  settled?: L.SettledLadder;
 }
+
+/** A document as proposed, and the revision its edit started from; 0 for a new one. */
+export interface Proposal {
+  body: L.Body;
+  base: number;
+}
+const proposal = shape({ body, base: whole(0, 1_000_000) });
 
 export interface RevisionSummary {
   number: number;
@@ -442,13 +468,54 @@ export interface RevisionSummary {
   state: number;
 }
 
-export interface SaveRequest {
-  body: L.Body;
-  /** Revision that the edit started from; 0 for a new document. */
-  base: number;
+export interface SaveRequest extends Proposal {
   reason: string;
+  /** Documents saved along with it as one change: new cues of a sheet, the sheets of a merged cue. */
+  also?: Proposal[];
 }
-export const saveSchema = shape({ body, base: whole(0, 1_000_000), reason: looseText(600) }).prefs(strict);
+const MOST_ALSO = 60;
+export const saveSchema = shape(
+  { body, base: whole(0, 1_000_000), reason: looseText(600) },
+  { also: list(proposal, MOST_ALSO) },
+).prefs(strict);
+
+/** What is wrong, and what would change, if these documents were in force; nothing is kept. */
+export interface CheckRequest {
+  /** May be unfinished: what cannot be read is told as an error of its field. */
+  items: L.Body[];
+}
+export const checkSchema = shape({ items: list(Joi.object().unknown(), MOST_ALSO).min(1) }).prefs(strict);
+export interface CheckResult {
+  /** Fields that keep a document from being read at all, by document. */
+  errors: { document: string; field: string; detail: string }[];
+  /** What would refuse the change. */
+  breaches: L.Breach[];
+  /** What would be found by the library's health about these documents. */
+  findings: L.Finding[];
+  effects: L.Effects | null;
+}
+
+/** What a merge of two cues would change, to be looked at first. */
+export interface MergePlan {
+  documents: { kind: L.Kind; slug: string; title: string }[];
+  /** Sheets that carry both and will carry one. */
+  carryBoth: string[];
+  effects: L.Effects;
+  /** State number that it was computed at; a merge is refused when the library has moved on. */
+  state: number;
+}
+export const mergeSchema = shape({ reason: looseText(600), state: whole(0, 1e9) }).prefs(strict);
+export interface MergeRequest {
+  reason: string;
+  state: number;
+}
+
+export interface Health {
+  findings: L.Finding[];
+  edition: EditionHeader;
+  /** Documents looked at. */
+  documents: number;
+}
 
 export interface SaveResult {
   outcome: 'accepted' | 'proposed' | 'unchanged';
@@ -485,21 +552,30 @@ export interface ChangeDetail extends ChangeSummary {
 
 export const decideChangeSchema = shape(
   { accept: Joi.boolean(), word: looseText(600) },
-  { edited: list(shape({ body, base: whole(0, 1_000_000) }), 200) },
+  { edited: list(proposal, MOST_ALSO) },
 ).prefs(strict);
 export interface DecideChangeRequest {
   accept: boolean;
   word: string;
   /** Bodies the head coach changed before accepting, with the revision in force they were made against. */
-  edited?: { body: L.Body; base: number }[];
+  edited?: Proposal[];
 }
 
-export interface Draft {
-  body: L.Body;
-  base: number;
+export interface Draft extends Proposal {
+  also: Proposal[];
   at: string;
 }
-export const draftSchema = shape({ body: Joi.object().unknown(), base: whole(0, 1_000_000) }).prefs(strict);
+const unfinished = { body: Joi.object().unknown(), base: whole(0, 1_000_000) };
+export const draftSchema = shape({
+  ...unfinished,
+  also: list(shape(unfinished), MOST_ALSO),
+  since: Joi.string().max(40).allow(null),
+}).prefs(strict);
+export interface DraftRequest extends Proposal {
+  also: Proposal[];
+  /** When the draft was last kept, as this window knows it: a draft kept since is not overwritten. */
+  since: string | null;
+}
 
 export const editionSchema = shape({ name: text(120) }).prefs(strict);
 

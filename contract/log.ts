@@ -74,7 +74,8 @@ export interface MoveRow {
 
 /** A person on one ladder: what the floor and the person's page show. */
 export interface OnLadder {
-  ladder: L.Ladder;
+  /** With the criteria under the answers in force for this person. */
+  ladder: L.SettledLadder;
   ladderRevision: number;
   standing: { level: string; since: string; taken: TakenWay[] } | null;
   target: Target | null;

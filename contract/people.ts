@@ -3,7 +3,7 @@ import { MASS_SETS, RANGE_METHODS, SEGMENTS } from '../core/body/index.ts';
 import type { Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
 import { LOAD_PLACES, PATTERNS } from '../core/library/index.ts';
 import type { Bar } from '../core/ladder/index.ts';
-import { isoDate, list, looseText, number, oneOf, shape, strict, text, union } from './parts.ts';
+import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union } from './parts.ts';
 
 export interface Person {
   id: string;
@@ -51,6 +51,17 @@ export interface RangeTestRequest {
   side: 'left' | 'right';
   value: number;
 }
+
+/** A person's own answer to a house question, with why and who wrote it down. */
+export interface PersonAnswer {
+  question: string;
+  answer: string;
+  why: string;
+  recordedBy: string;
+  date: string;
+}
+export const personAnswerSchema = shape({ answer: slug(), why: text(400) }).prefs(strict);
+export type PersonAnswerRequest = Pick<PersonAnswer, 'answer' | 'why'>;
 
 export interface RestrictionRow {
   id: string;

@@ -12,7 +12,7 @@ import { DemandMemory } from '../core/demand/index.ts';
 import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/index.ts';
 import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
-import { seeded } from '../server/demo/random.ts';
+import { seeded } from '../core/testing/seeded.ts';
 import { demoServer } from './demo-server.ts';
 
 /** Absolute figures and, within this one run, what they are in multiples of a plain alternative. */
@@ -115,12 +115,7 @@ const plain = await median(15, () =>
 show('plain aggregate over all sets', plain);
 const all = await median(15, () => overview(db, inForce, people, today, () => true));
 show('every person on every ladder, evidence and decision', all, ['the plain aggregate', plain]);
-const records = await recordsOf(db, [people[0]!.id]);
-const own = {
-  sets: records.sets.get(people[0]!.id) ?? [],
-  moves: records.moves.get(people[0]!.id) ?? [],
-  restrictions: [],
-};
+const own = (await recordsOf(db, [people[0]!.id]))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
 await close();
 

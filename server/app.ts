@@ -4,6 +4,7 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import type { Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
 import { except } from 'hono/combine';
 import { csrf } from 'hono/csrf';
 import { matchedRoutes } from 'hono/route';
@@ -13,7 +14,7 @@ import { hallRoutes } from './hall/index.ts';
 import { problemResponse, Refusal } from './http.ts';
 import { root } from './root.ts';
 import type { App, Env, Services } from './http.ts';
-import { libraryRoutes } from './library/index.ts';
+import { adviceRoutes, libraryRoutes } from './library/index.ts';
 import { logRoutes } from './log/index.ts';
 import { peopleRoutes } from './people/index.ts';
 
@@ -25,6 +26,7 @@ const IMPORT_LIMIT = 24 * KB * KB;
 export function createApp(s: Services): App {
   const app = new Hono<Env>();
 
+  app.use(compress());
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -69,6 +71,7 @@ export function createApp(s: Services): App {
 
   accessRoutes(app, s);
   hallRoutes(app, s);
+  adviceRoutes(app, s);
   libraryRoutes(app, s);
   peopleRoutes(app, s);
   logRoutes(app, s);

@@ -61,14 +61,17 @@ export function meOf(c: Context<Env>): Me {
   return me;
 }
 
+/** A validation error as the field it is about and a sentence. */
+export const fieldOf = (d: Joi.ValidationErrorItem) => ({
+  field: d.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${k}` : k), ''),
+  detail: `${d.message[0]?.toUpperCase() ?? ''}${d.message.slice(1)}.`,
+});
+
 /** Throws a 422 naming each field that is wrong. */
 export function check<T>(schema: Joi.Schema, value: unknown): T {
   const { error } = schema.validate(value);
   if (!error) return value as T;
-  const errors = error.details.slice(0, 50).map((d) => ({
-    field: d.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${k}` : k), ''),
-    detail: `${d.message[0]?.toUpperCase() ?? ''}${d.message.slice(1)}.`,
-  }));
+  const errors = error.details.slice(0, 50).map(fieldOf);
   const first = errors[0]!;
   throw new Refusal(422, `${first.field || 'The request'}: ${first.detail} Nothing was changed.`, { errors });
 }

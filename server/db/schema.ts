@@ -115,6 +115,22 @@ export const rangeTest = pgTable(
   (t) => [index('range_test_person').on(t.personId)],
 );
 
+/** A person's own answer to a house question; it stands above the hall's. */
+export const personAnswer = pgTable(
+  'person_answer',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    question: text('question').notNull(),
+    answer: text('answer').notNull(),
+    why: text('why').notNull(),
+    recordedBy: text('recorded_by').notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.question] })],
+);
+
 export const restriction = pgTable(
   'restriction',
   {
@@ -218,6 +234,8 @@ export const draft = pgTable(
     slug: text('slug').notNull(),
     base: integer('base').notNull(),
     body: jsonb('body').$type<Body>().notNull(),
+    /** Documents written along with it, such as new cues of a sheet. */
+    also: jsonb('also').$type<{ body: Body; base: number }[]>().notNull().default([]),
     at: at('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.staffId, t.kind, t.slug] })],

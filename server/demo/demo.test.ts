@@ -7,7 +7,7 @@ import type { ShelfInForce } from '../library/index.ts';
 import { judge } from '../log/index.ts';
 import { loadDemo } from './index.ts';
 import { PEOPLE } from './people.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../../core/testing/seeded.ts';
 import { seasonOf } from './season.ts';
 
 const TODAY = '2026-11-24';

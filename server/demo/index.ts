@@ -8,7 +8,7 @@ import { importLibrary, shelfInForce } from '../library/index.ts';
 import { root } from '../root.ts';
 import { PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
-import { seeded, uuidFrom } from './random.ts';
+import { seeded, uuidFrom } from '../../core/testing/seeded.ts';
 import { seasonOf } from './season.ts';
 
 const PASSWORD = 'kestrel-quay';

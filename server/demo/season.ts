@@ -5,7 +5,7 @@ import type { ShelfInForce } from '../library/index.ts';
 import { judge, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
 import type { DemoPerson } from './people.ts';
-import { uuidFrom } from './random.ts';
+import { uuidFrom } from '../../core/testing/seeded.ts';
 
 const SESSIONS = 16;
 /** Days between sessions, over and over: Monday, Wednesday, Saturday. */

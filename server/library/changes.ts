@@ -8,26 +8,28 @@ import {
   titleOf,
   withChanges,
 } from '../../core/library/index.ts';
-import type { Body, Kind, Ladder } from '../../core/library/index.ts';
+import type { Body, HouseQuestion, Kind, Ladder } from '../../core/library/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type {
   ChangeDetail,
   ChangeSummary,
   DecideChangeRequest,
+  Proposal,
   SaveRequest,
   SaveResult,
 } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
+import { peopleAnswering } from '../people/index.ts';
 import { inForce, shelfInForce } from './shelf.ts';
 
 const { change, changeItem, draft, entry, hall, move, revision } = schema;
 
 interface Accepting {
   changeId: string;
-  items: { body: Body; base: number }[];
+  items: readonly Proposal[];
   author: string;
   at: Date;
 }
@@ -68,6 +70,7 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
   }
   for (const { body } of items) {
     if (body.kind === 'ladder') await refuseRemovingHeldLevels(tx, body);
+    if (body.kind === 'houseQuestion') await refuseRemovingOwnAnswers(tx, body);
   }
   const next = state + 1;
   for (const { body, base } of items) {
@@ -109,22 +112,60 @@ async function refuseRemovingHeldLevels(tx: Db, ladder: Ladder): Promise<void> {
   }
 }
 
+/** An answer that somebody has of their own cannot be taken out of the question. */
+async function refuseRemovingOwnAnswers(tx: Db, question: HouseQuestion): Promise<void> {
+  const known = new Set(question.answers.map((a) => a.id));
+  const lost = (await peopleAnswering(tx, question.slug)).filter(
+    (a) => question.retired || !known.has(a.answer),
+  );
+  if (lost.length === 0) return;
+  throw new Refusal(
+    422,
+    `answers: ${lost.length} ${lost.length === 1 ? 'person has' : 'people have'} the answer "${lost[0]!.answer}" of their own. Change theirs first; nothing was changed.`,
+  );
+}
+
 /** One save: in force at once for the head coach, a proposed change for a coach. */
 export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Promise<SaveResult> {
-  const { body, base, reason } = request;
-  const now = await inForce(tx, body.kind, body.slug);
-  if ((now?.revision ?? 0) !== base) {
-    throw new Refusal(
-      409,
-      now
-        ? `Somebody else changed this ${KIND_WORDS[body.kind]}: it is at revision ${now.revision}, you started from ${base}. Yours is kept as your draft.`
-        : `There is no ${KIND_WORDS[body.kind]} "${body.slug}" any more.`,
-      { yours: body, inForce: now?.body },
-    );
+  const { body, base, reason, also = [] } = request;
+  const result = await saveTogether(tx, me, [{ body, base }, ...also], reason, at);
+  if (result.outcome !== 'unchanged') {
+    await tx
+      .delete(draft)
+      .where(and(eq(draft.staffId, me.id), eq(draft.kind, body.kind), eq(draft.slug, body.slug)));
   }
-  if (now && canonicalJson(now.body) === canonicalJson(body)) {
-    return { outcome: 'unchanged', change: null, revision: now.revision };
+  return result;
+}
+
+/**
+ * Documents saved as one change; those that say what is in force already are left out of it.
+ * @throws Refusal 409 with both versions when one has changed since its edit started, 422 for one given twice
+ */
+export async function saveTogether(
+  tx: Db,
+  me: Me,
+  proposals: readonly Proposal[],
+  reason: string,
+  at: Date,
+): Promise<SaveResult> {
+  const ids = proposals.map((p) => documentId(p.body));
+  const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+  if (twice) throw new Refusal(422, `also: "${twice}" is given twice. Nothing was changed.`);
+  const items: Proposal[] = [];
+  let revision: number | null = null;
+  for (const [i, { body, base }] of proposals.entries()) {
+    const now = await inForce(tx, body.kind, body.slug);
+    if ((now?.revision ?? 0) !== base) {
+      throw new Refusal(409, staleSentence(body, base, now?.revision ?? null), {
+        yours: body,
+        inForce: now?.body,
+      });
+    }
+    const unchanged = now !== null && canonicalJson(now.body) === canonicalJson(body);
+    if (!unchanged) items.push({ body, base });
+    if (i === 0) revision = unchanged ? base : base + 1;
   }
+  if (items.length === 0) return { outcome: 'unchanged', change: null, revision };
   const id = randomUUID();
   const accepted = me.role === 'head coach';
   await tx.insert(change).values({
@@ -136,14 +177,24 @@ export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Prom
     createdAt: at.toISOString(),
     ...(accepted ? { decidedBy: me.name, decidedAt: at.toISOString() } : {}),
   });
-  await tx
-    .insert(changeItem)
-    .values({ changeId: id, kind: body.kind, slug: body.slug, base, proposed: body });
-  if (accepted) await putInForce(tx, { changeId: id, items: [{ body, base }], author: me.name, at });
-  await tx
-    .delete(draft)
-    .where(and(eq(draft.staffId, me.id), eq(draft.kind, body.kind), eq(draft.slug, body.slug)));
-  return { outcome: accepted ? 'accepted' : 'proposed', change: id, revision: accepted ? base + 1 : null };
+  await tx.insert(changeItem).values(
+    items.map(({ body, base }) => ({
+      changeId: id,
+      kind: body.kind,
+      slug: body.slug,
+      base,
+      proposed: body,
+    })),
+  );
+  if (accepted) await putInForce(tx, { changeId: id, items, author: me.name, at });
+  return { outcome: accepted ? 'accepted' : 'proposed', change: id, revision: accepted ? revision : null };
+}
+
+function staleSentence(body: Body, base: number, now: number | null): string {
+  const word = KIND_WORDS[body.kind];
+  if (now === null) return `There is no ${word} "${body.slug}" any more.`;
+  if (base === 0) return `There is a ${word} "${body.slug}" already. Yours is kept as your draft.`;
+  return `Somebody else changed this ${word}: it is at revision ${now}, you started from ${base}. Yours is kept as your draft.`;
 }
 
 /** Changes, newest first; a list for the page, not the whole history. */
@@ -233,7 +284,7 @@ export async function decideChange(
     .where(eq(change.id, id));
   if (!request.accept) return;
   const rows = await tx.select().from(changeItem).where(eq(changeItem.changeId, id));
-  const items: { body: Body; base: number }[] = [];
+  const items: Proposal[] = [];
   for (const item of rows) {
     const edited = request.edited?.find((e) => documentId(e.body) === documentId(item));
     if (edited) {

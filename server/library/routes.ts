@@ -1,15 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Context } from 'hono';
-import {
-  documentId,
-  KINDS,
-  referencesOf,
-  resolve,
-  resolveMechanics,
-  STAGES,
-  titleOf,
-} from '../../core/library/index.ts';
-import type { Body, Kind, Shelf, Stage } from '../../core/library/index.ts';
+import { KINDS, resolve, resolveLadder } from '../../core/library/index.ts';
+import type { Kind } from '../../core/library/index.ts';
 import {
   decideChangeSchema,
   draftSchema,
@@ -20,20 +12,24 @@ import {
 import type {
   DecideChangeRequest,
   Draft,
+  DraftRequest,
   EditionRow,
-  EntrySummary,
+  EntryInForce,
   LibraryList,
   RevisionSummary,
   SaveRequest,
   Sheet,
 } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
 import { hallToday } from '../hall/index.ts';
 import { bodyOf, idOf, meOf, Refusal } from '../http.ts';
 import type { App, Env, Services } from '../http.ts';
 import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.ts';
 import { exportLibrary, importLibrary } from './exchange.ts';
-import { editionHeader, inForce, shelfInForce, wordsOf } from './shelf.ts';
+import { readerOf } from './reader.ts';
+import { editionHeader, inForce, shelfInForce } from './shelf.ts';
+import { summariesOf } from './summaries.ts';
 
 const { change, draft, edition, hall, revision } = schema;
 
@@ -46,7 +42,7 @@ function documentOf(c: Context<Env>): { kind: Kind; slug: string } {
 export function libraryRoutes(app: App, s: Services): void {
   app.get('/api/library', async (c) => {
     const { shelf, revisions } = await shelfInForce(s.db);
-    const entries = shelf.everything().map((body) => summaryOf(body, shelf, revisions));
+    const entries = summariesOf(shelf, revisions);
     const answer: LibraryList = { entries, edition: await editionHeader(s.db) };
     return c.json(answer);
   });
@@ -70,7 +66,11 @@ export function libraryRoutes(app: App, s: Services): void {
     const { kind, slug } = documentOf(c);
     const found = await inForce(s.db, kind, slug);
     if (!found) throw new Refusal(404, `There is no document "${slug}" of this kind.`);
-    return c.json(found);
+    const answer: EntryInForce = found;
+    if (found.body.kind === 'ladder') {
+      answer.settled = resolveLadder(found.body, (await shelfInForce(s.db)).shelf);
+    }
+    return c.json(answer);
   });
 
   app.put('/api/library/:kind/:slug', async (c) => {
@@ -114,13 +114,8 @@ export function libraryRoutes(app: App, s: Services): void {
     const { shelf, revisions } = await shelfInForce(s.db);
     const variation = shelf.get('variation', slug);
     if (!variation) throw new Refusal(404, `There is no variation "${slug}".`);
-    const stage = c.req.query('stage');
-    if (stage !== undefined && !STAGES.includes(stage as Stage)) {
-      throw new Refusal(422, `stage: must be one of ${STAGES.join(', ')}.`);
-    }
-    const person = stage ? { stage: stage as Stage, answers: {} } : undefined;
     const answer: Sheet = {
-      resolved: resolve(variation, shelf, person),
+      resolved: resolve(variation, shelf, await readerOf(c, s)),
       revision: revisions.get(`variation/${slug}`) ?? 0,
       edition: await editionHeader(s.db),
       ladders: shelf
@@ -154,21 +149,34 @@ export function libraryRoutes(app: App, s: Services): void {
     return and(eq(draft.staffId, meOf(c).id), eq(draft.kind, kind), eq(draft.slug, slug));
   };
 
-  app.get('/api/drafts/:kind/:slug', async (c) => {
-    const [row] = await s.db.select().from(draft).where(mine(c));
-    const answer: Draft | null = row ? { body: row.body, base: row.base, at: row.at } : null;
-    return c.json(answer);
-  });
+  const draftOf = async (db: Db, c: Context<Env>): Promise<Draft | null> => {
+    const [row] = await db.select().from(draft).where(mine(c));
+    return row
+      ? { body: row.body, base: row.base, also: row.also, at: new Date(row.at).toISOString() }
+      : null;
+  };
+
+  app.get('/api/drafts/:kind/:slug', async (c) => c.json(await draftOf(s.db, c)));
 
   app.put('/api/drafts/:kind/:slug', async (c) => {
     const { kind, slug } = documentOf(c);
     // A draft may be unfinished, so it is not held to the document's schema.
-    const { body, base } = await bodyOf<{ body: Body; base: number }>(c, draftSchema);
+    const { body, base, also, since } = await bodyOf<DraftRequest>(c, draftSchema);
     const at = s.clock().toISOString();
-    await s.db
-      .insert(draft)
-      .values({ staffId: meOf(c).id, kind, slug, base, body, at })
-      .onConflictDoUpdate({ target: [draft.staffId, draft.kind, draft.slug], set: { base, body, at } });
+    await s.db.transaction(async (tx) => {
+      const kept = await draftOf(tx, c);
+      if (kept && kept.at !== since) {
+        throw new Refusal(409, 'This draft was written on in another window. Nothing was overwritten.', {
+          yours: body,
+          inForce: kept.body,
+        });
+      }
+      const set = { base, body, also, at };
+      await tx
+        .insert(draft)
+        .values({ staffId: meOf(c).id, kind, slug, ...set })
+        .onConflictDoUpdate({ target: [draft.staffId, draft.kind, draft.slug], set });
+    });
     return c.json({ at });
   });
 
@@ -194,22 +202,4 @@ export function libraryRoutes(app: App, s: Services): void {
     });
     return c.json({ number }, 201);
   });
-}
-
-function summaryOf(body: Body, shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySummary {
-  const variation = body.kind === 'variation' ? body : null;
-  return {
-    kind: body.kind,
-    slug: body.slug,
-    title: titleOf(body),
-    revision: revisions.get(`${body.kind}/${body.slug}`) ?? 0,
-    retired: body.retired,
-    pattern: variation?.pattern ?? null,
-    roles: variation?.roles ?? [],
-    laterality: variation?.laterality ?? null,
-    mechanics: variation && resolveMechanics(variation, shelf),
-    demandAdjustment: variation?.demandAdjustment?.points ?? 0,
-    words: variation ? wordsOf(body) : '',
-    uses: [...new Set(referencesOf(body).map(documentId))],
-  };
 }

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
-import type { Body, Kind, Shelf } from '../../core/library/index.ts';
+import type { Kind, Shelf } from '../../core/library/index.ts';
 import type { EditionHeader } from '../../core/exchange/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -65,21 +65,4 @@ export async function inForce(db: Db, kind: Kind, slug: string) {
     )
     .where(and(eq(entry.kind, kind), eq(entry.slug, slug)));
   return row ?? null;
-}
-
-/** Text the search looks through: every line of the body, without the structured values. */
-export function wordsOf(body: Body): string {
-  const words: string[] = [];
-  const walk = (value: unknown): void => {
-    if (Array.isArray(value)) value.forEach(walk);
-    else if (typeof value === 'object' && value !== null) {
-      for (const [key, inner] of Object.entries(value)) {
-        if (typeof inner === 'string' && (key === 'text' || key === 'name' || key === 'shortName')) {
-          words.push(inner);
-        } else if (typeof inner === 'object') walk(inner);
-      }
-    }
-  };
-  walk(body);
-  return words.join(' ').toLowerCase();
 }

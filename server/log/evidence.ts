@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { resolve } from '../../core/library/index.ts';
-import type { Ladder, Level } from '../../core/library/index.ts';
+import { resolve, resolveLadder } from '../../core/library/index.ts';
+import type { Ladder, SettledLadder, SettledLevel } from '../../core/library/index.ts';
 import {
   decide,
   factsOf,
@@ -15,18 +15,22 @@ import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { openRestrictions } from '../people/index.ts';
+import { answersOf, openRestrictions } from '../people/index.ts';
 
 const { loggedSet, session, move, moveFlag } = schema;
 
 export type MoveRecord = typeof move.$inferSelect;
 
-/** All that the decisions of some people stand on, read with a fixed number of queries. */
-export interface Records {
-  sets: Map<string, StoredSet[]>;
-  moves: Map<string, MoveRecord[]>;
-  restrictions: Map<string, Restriction[]>;
+/** All that the decisions about one person stand on. */
+export interface PersonRecords {
+  sets: readonly StoredSet[];
+  moves: readonly MoveRecord[];
+  restrictions: readonly Restriction[];
+  /** Their own answers to house questions. */
+  answers: Readonly<Record<string, string>>;
 }
+
+const NOTHING: PersonRecords = { sets: [], moves: [], restrictions: [], answers: {} };
 
 function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   const map = new Map<string, T[]>();
@@ -38,9 +42,13 @@ function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[
   return map;
 }
 
-export async function recordsOf(db: Db, personIds: readonly string[]): Promise<Records> {
+/** The records of some people, read with a fixed number of queries; a person without any has empty ones. */
+export async function recordsOf(
+  db: Db,
+  personIds: readonly string[],
+): Promise<(personId: string) => PersonRecords> {
   const ids = [...personIds];
-  if (ids.length === 0) return { sets: new Map(), moves: new Map(), restrictions: new Map() };
+  if (ids.length === 0) return () => NOTHING;
   const rows = await db
     .select({ set: loggedSet, date: session.date, personId: session.personId })
     .from(loggedSet)
@@ -56,7 +64,15 @@ export async function recordsOf(db: Db, personIds: readonly string[]): Promise<R
         .sort((a, b) => (a.date === b.date ? a.ordinal - b.ordinal : a.date < b.date ? -1 : 1)),
     );
   }
-  return { sets, moves: grouped(moves, (m) => m.personId), restrictions: await openRestrictions(db, ids) };
+  const movesOf = grouped(moves, (m) => m.personId);
+  const restrictions = await openRestrictions(db, ids);
+  const answers = await answersOf(db, ids);
+  return (id) => ({
+    sets: sets.get(id) ?? [],
+    moves: movesOf.get(id) ?? [],
+    restrictions: restrictions.get(id) ?? [],
+    answers: Object.fromEntries((answers.get(id) ?? []).map((a) => [a.question, a.answer])),
+  });
 }
 
 /** Equipment the hall has at all; counting who holds what is for the group's plan. */
@@ -99,10 +115,16 @@ export interface Judgement {
 export function judge(
   inForce: ShelfInForce,
   ladder: Ladder,
-  records: { sets: readonly LoggedSet[]; moves: readonly MoveRecord[]; restrictions: readonly Restriction[] },
+  records: {
+    sets: readonly LoggedSet[];
+    moves: readonly MoveRecord[];
+    restrictions: readonly Restriction[];
+    answers?: Readonly<Record<string, string>>;
+  },
   today: string,
 ): Judgement {
   const { shelf } = inForce;
+  const answers = records.answers ?? {};
   const standing = standingAfter(records.moves.filter((m) => m.ladder === ladder.slug));
   if (!standing) return { standing: null, decision: null, failure: null };
   try {
@@ -112,12 +134,12 @@ export function judge(
       for (const slug of [level.main, ...level.equals]) {
         const variation = shelf.get('variation', slug);
         if (!variation) continue;
-        facts.set(slug, factsOf(resolve(variation, shelf, { stage: level.stage, answers: {} })));
+        facts.set(slug, factsOf(resolve(variation, shelf, { stage: level.stage, answers })));
         loweringS.set(slug, variation.tempo.loweringS);
       }
     }
     const decision = decide({
-      ladder,
+      ladder: resolveLadder(ladder, shelf, answers),
       facts,
       loweringS,
       standing,
@@ -138,7 +160,7 @@ export function judge(
   }
 }
 
-const levelOf = (ladder: Ladder, id: string | undefined): Level | undefined =>
+const levelOf = (ladder: SettledLadder, id: string | undefined): SettledLevel | undefined =>
   ladder.levels.find((l) => l.id === id);
 
 /** Everything about one person on every ladder, without pain for those who may not see it. */
@@ -149,16 +171,15 @@ export async function personOnLadders(
   today: string,
   seesHealth: boolean,
 ): Promise<PersonOnLadders> {
-  const records = await recordsOf(db, [personId]);
-  const sets = records.sets.get(personId) ?? [];
-  const moves = records.moves.get(personId) ?? [];
-  const own = { sets, moves, restrictions: records.restrictions.get(personId) ?? [] };
+  const own = (await recordsOf(db, [personId]))(personId);
+  const { sets, moves } = own;
   const { shelf, revisions } = inForce;
   const ladders = shelf
     .all('ladder')
     .filter((l) => !l.retired)
-    .map((ladder): OnLadder => {
-      const { standing, decision, failure } = judge(inForce, ladder, own, today);
+    .map((raw): OnLadder => {
+      const { standing, decision, failure } = judge(inForce, raw, own, today);
+      const ladder = resolveLadder(raw, shelf, own.answers);
       const level = levelOf(ladder, standing?.level);
       const names = Object.fromEntries(
         ladder.levels
@@ -187,7 +208,7 @@ export async function personOnLadders(
         )
     : [];
   return {
-    sets: seesHealth ? sets : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
+    sets: seesHealth ? [...sets] : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
     ladders,
     moves: moves
       .map((m): MoveRow => ({
@@ -225,12 +246,7 @@ export async function overview(
   const ladders = inForce.shelf.all('ladder').filter((l) => !l.retired);
   return people.flatMap((person) =>
     ladders.map((ladder): PersonLine => {
-      const sets = records.sets.get(person.id) ?? [];
-      const own = {
-        sets,
-        moves: records.moves.get(person.id) ?? [],
-        restrictions: records.restrictions.get(person.id) ?? [],
-      };
+      const own = records(person.id);
       const { standing, decision, failure } = judge(inForce, ladder, own, today);
       const shown = decision && (sees(person) ? decision : withoutHealth(decision));
       const index = ladder.levels.findIndex((l) => l.id === standing?.level);
@@ -244,7 +260,7 @@ export async function overview(
         since: standing?.since ?? null,
         outcome: shown?.outcome ?? null,
         reason: shown?.reasons[0]?.text ?? failure,
-        lastSession: sets.at(-1)?.date ?? null,
+        lastSession: own.sets.at(-1)?.date ?? null,
       };
     }),
   );

@@ -46,8 +46,8 @@ export async function place(
 ): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
   const level = levelIn(ladder, request.level);
-  const records = await recordsOf(tx, [personId]);
-  const before = standingAfter((records.moves.get(personId) ?? []).filter((m) => m.ladder === ladder.slug));
+  const { moves } = (await recordsOf(tx, [personId]))(personId);
+  const before = standingAfter(moves.filter((m) => m.ladder === ladder.slug));
   const id = randomUUID();
   await tx.insert(schema.move).values({
     id,
@@ -79,12 +79,7 @@ export async function confirm(
   when: When,
 ): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
-  const records = await recordsOf(tx, [personId]);
-  const own = {
-    sets: records.sets.get(personId) ?? [],
-    moves: records.moves.get(personId) ?? [],
-    restrictions: records.restrictions.get(personId) ?? [],
-  };
+  const own = (await recordsOf(tx, [personId]))(personId);
   const { standing, decision, failure } = judge(inForce, ladder, own, when.today);
   if (failure) throw new Refusal(409, failure);
   if (!standing || !decision) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');

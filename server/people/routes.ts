@@ -2,12 +2,14 @@ import {
   buildSchema,
   eraseSchema,
   liftSchema,
+  personAnswerSchema,
   personSchema,
   rangeTestSchema,
   restrictionSchema,
 } from '../../contract/people.ts';
 import type {
   BuildRequest,
+  PersonAnswerRequest,
   PersonRequest,
   RangeTestRequest,
   RestrictionRequest,
@@ -15,6 +17,7 @@ import type {
 import { hallToday } from '../hall/index.ts';
 import { bodyOf, idOf, meOf } from '../http.ts';
 import type { App, Services } from '../http.ts';
+import { answersOf, dropAnswer, saveAnswer } from './answers.ts';
 import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
   addRestriction,
@@ -59,6 +62,24 @@ export function peopleRoutes(app: App, s: Services): void {
   });
 
   app.get('/api/builds', async (c) => c.json(await buildsOf(s.db)));
+
+  app.get('/api/people/:id/answers', async (c) => {
+    const { id } = await personOf(s.db, idOf(c));
+    return c.json((await answersOf(s.db, [id])).get(id) ?? []);
+  });
+
+  app.put('/api/people/:id/answers/:question', async (c) => {
+    const id = idOf(c);
+    const request = await bodyOf<PersonAnswerRequest>(c, personAnswerSchema);
+    const today = await hallToday(s.db, s.clock());
+    await saveAnswer(s.db, id, c.req.param('question'), request, meOf(c).name, today);
+    return c.json({ ok: true });
+  });
+
+  app.delete('/api/people/:id/answers/:question', async (c) => {
+    await dropAnswer(s.db, idOf(c), c.req.param('question'));
+    return c.json({ ok: true });
+  });
 
   app.get('/api/people/:id/build', async (c) => {
     const { id } = await personOf(s.db, idOf(c));

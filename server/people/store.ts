@@ -6,6 +6,7 @@ import type { Restriction } from '../../core/ladder/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
+import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
 
 const { person, restriction, session, loggedSet, move, moveFlag, squad } = schema;
@@ -73,6 +74,7 @@ export async function exportPerson(db: Db, id: string) {
     version: 1,
     person: who,
     build: (await buildsOf(db, id))[0],
+    answers: (await answersOf(db, [id])).get(id) ?? [],
     restrictions: await restrictionRows(db, id),
     sessions,
     sets,

@@ -21,6 +21,7 @@ const entry = (slug: string, mechanics: SettledMechanics, demandAdjustment = 0):
   laterality: 'two legs',
   mechanics,
   demandAdjustment,
+  facets: null,
   words: '',
   uses: [],
 });

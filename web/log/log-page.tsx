@@ -87,7 +87,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
   const [picked, setPicked] = useState<string | null>(null);
   const variation = picked ?? on.decision?.variation ?? level?.main ?? '';
   const sheet = useGet<Sheet>(
-    variation ? `/api/sheets/${variation}?stage=${level?.stage ?? 'learning'}` : null,
+    variation ? `/api/sheets/${variation}?stage=${level?.stage ?? 'learning'}&person=${personId}` : null,
   );
   const [correcting, setCorrecting] = useState<ShownSet | null>(null);
   const all = mergedSets(data.sets, parcels, personId);
