@@ -13,7 +13,8 @@ import { Loaded, Notice } from './ui/index.ts';
 
 const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
   lazy(async () => ({ default: pick(await load()) }));
-const library = () => import('./library/index.ts');
+const library = () => import('./library/pages.ts');
+const editor = () => import('./library/editor.tsx');
 const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const ladders = () => import('./ladders/index.ts');
@@ -22,7 +23,9 @@ const body = () => import('./body/pages.ts');
 const hall = () => import('./hall/index.ts');
 
 const LibraryRoom = page(library, (m) => m.LibraryRoom);
-const Editor = page(library, (m) => m.Editor);
+const Editor = page(editor, (m) => m.Editor);
+const HealthPage = page(library, (m) => m.HealthPage);
+const MergePage = page(library, (m) => m.MergePage);
 const History = page(library, (m) => m.History);
 const PrintSheet = page(library, (m) => m.PrintSheet);
 const People = page(people, (m) => m.People);
@@ -73,6 +76,8 @@ const router = createBrowserRouter([
       { path: '/people', element: waiting(<People />) },
       { path: '/people/:id', element: waiting(<PersonPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
+      { path: '/library/health', element: waiting(<HealthPage />) },
+      { path: '/library/cue/:slug/merge', element: waiting(<MergePage />) },
       { path: '/library/:kind/:slug', element: waiting(<LibraryRoom />) },
       { path: '/library/:kind/:slug/edit', element: waiting(<Editor />) },
       { path: '/library/:kind/:slug/history', element: waiting(<History />) },

@@ -13,3 +13,4 @@ export * from './printed.ts';
 export * from './effects.ts';
 export * from './merge.ts';
 export * from './health.ts';
+export * from './answer.ts';

@@ -90,6 +90,7 @@ describe('the demo library', () => {
       .sort();
     expect(asked).toEqual([
       'bridge-feet',
+      'depth',
       'foot-pressure',
       'hinge-load',
       'knee-travel',

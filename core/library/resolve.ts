@@ -123,7 +123,7 @@ export function rulesFor(shelf: Shelf, variation: Variation | undefined, person?
   return {
     answers,
     /** The answer that a line does not hold under, as `question: answer`; null where it stands. */
-    contradiction(line: Line): string | null {
+    contradiction: (line: Line): string | null => {
       for (const [question, allowed] of Object.entries(line.holdsUnder ?? {})) {
         const now = answers[question]?.answer;
         if (now !== undefined && !allowed.includes(now)) return `${question}: ${now}`;

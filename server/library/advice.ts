@@ -13,7 +13,7 @@ import {
   titleOf,
   withChanges,
 } from '../../core/library/index.ts';
-import type { Body, Finding, Kind, Shelf } from '../../core/library/index.ts';
+import type { Body, Finding, Shelf } from '../../core/library/index.ts';
 import { bodySchema, checkSchema, mergeSchema } from '../../contract/library.ts';
 import type { CheckRequest, CheckResult, Health, MergePlan, MergeRequest } from '../../contract/library.ts';
 import { hallToday } from '../hall/index.ts';
@@ -144,7 +144,7 @@ function mergedOr422(shelf: Shelf, drop: string, keep: string): Body[] {
 function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResult {
   const errors: CheckResult['errors'] = [];
   for (const item of items) {
-    const document = KINDS.includes(item.kind as Kind) ? `${item.kind}/${String(item.slug)}` : 'document';
+    const document = KINDS.includes(item.kind) ? `${item.kind}/${String(item.slug)}` : 'document';
     for (const d of bodySchema.validate(item).error?.details ?? []) {
       errors.push({ document, ...fieldOf(d) });
     }

@@ -1,10 +1,9 @@
 import { Link } from 'react-router';
-import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
-import { demandOf, nearestTo } from '../../core/demand/index.ts';
-import type { Demand, Measured, Neighbour, Step } from '../../core/demand/index.ts';
-import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
-import { useGet } from '../shell/index.ts';
+import { demandOf } from '../../core/demand/index.ts';
+import type { Demand, Measured, Step } from '../../core/demand/index.ts';
+import type { SettledMechanics } from '../../core/library/index.ts';
 import { tidy } from '../ui/index.ts';
 import { lackSentences, verdictSentence } from './words.ts';
 
@@ -53,52 +52,18 @@ export function stepOf(e: EntrySummary, build: Build): Step {
 interface Props {
   slug: string;
   mechanics: SettledMechanics;
-  pattern: Pattern;
   build: Build;
   forWhom: string;
+  /** The head coach's correction, points. */
+  adjustment: number;
 }
 
-/** What a variation asks of a build, and what is next easier and harder for it. */
-export function DemandPanel({ slug, mechanics, pattern, build, forWhom }: Props) {
-  const library = useGet<LibraryList>('/api/library');
-  const demand = demandOf(build, mechanics);
-  const variations = (library.data?.entries ?? []).filter(
-    (e) => e.kind === 'variation' && !e.retired && e.pattern === pattern && e.mechanics,
-  );
-  const own = variations.find((e) => e.slug === slug);
-  const near = own
-    ? nearestTo(
-        stepOf(own, build),
-        variations.map((e) => stepOf(e, build)),
-        2,
-      )
-    : null;
+/** What a variation asks of a build. */
+export function DemandPanel({ slug, mechanics, build, forWhom, adjustment }: Props) {
   return (
     <section aria-label="What it asks" className="min-w-64 flex-1">
       <h2 className="text-base">What it asks of {forWhom}</h2>
-      <Asked demand={demand} adjustment={own?.demandAdjustment ?? 0} />
-      {near && (
-        <dl className="mt-2 text-[0.95rem]">
-          {(
-            [
-              ['Easier', near.easier],
-              ['Equal', near.equal],
-              ['Harder', near.harder],
-            ] as const
-          ).map(([name, list]) =>
-            list.length === 0 ? null : (
-              <div key={name} className="grid grid-cols-[4.5rem_1fr] gap-2 border-t border-rule py-1">
-                <dt className="label">{name}</dt>
-                <dd>
-                  {list.map((n) => (
-                    <NeighbourLine key={n.id} neighbour={n} />
-                  ))}
-                </dd>
-              </div>
-            ),
-          )}
-        </dl>
-      )}
+      <Asked demand={demandOf(build, mechanics)} adjustment={adjustment} />
       <p className="mt-1 text-sm">
         <Link to={`/body?a=${slug}`}>Take it apart in the body room</Link>
       </p>
@@ -114,15 +79,6 @@ export function CannotHold({ demand: d }: { demand: Demand }) {
   return (
     <p className="font-semibold text-warn">
       {!balanced && verdictSentence(d.verdict, d.shortM)} {lackSentences(d)}
-    </p>
-  );
-}
-
-function NeighbourLine({ neighbour: n }: { neighbour: Neighbour }) {
-  return (
-    <p>
-      <Link to={`/library/variation/${n.id}`}>{n.name}</Link>{' '}
-      <span className="text-soft">{n.reasons.join(', ')}</span>
     </p>
   );
 }

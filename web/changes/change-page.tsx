@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { ChangeDetail, DecideChangeRequest, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
-import { EditFields, FORMS, SideBySide } from '../library/index.ts';
+import { EditFields, EffectsView, FORMS, SideBySide, useCheck } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
@@ -28,6 +28,10 @@ function Detail({ change }: { change: ChangeDetail }) {
   const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
   const [editing, setEditing] = useState<string | null>(null);
   const open = change.state === 'proposed' && me.role === 'head coach';
+  const check = useCheck(
+    change.items.map((i) => edited.get(`${i.kind}/${i.slug}`) ?? i.proposed),
+    change.state === 'proposed',
+  );
   const decide = (accept: boolean) =>
     send.mutate(
       {
@@ -115,6 +119,17 @@ function Detail({ change }: { change: ChangeDetail }) {
       })}
       {change.items.length > 20 && (
         <p className="mt-4 text-soft">and {change.items.length - 20} more documents.</p>
+      )}
+      {change.state === 'proposed' && check.data && (
+        <section className="mt-5 border-l-4 border-tape bg-paper px-4 py-2">
+          <h2>What it would change</h2>
+          {check.data.effects && <EffectsView effects={check.data.effects} />}
+          {check.data.findings.map((f) => (
+            <p key={f.kind + f.proof} className="text-sm">
+              {f.proof}
+            </p>
+          ))}
+        </section>
       )}
       {open && (
         <div className="sticky bottom-0 mt-6 border-t-2 border-ink bg-ground py-3">

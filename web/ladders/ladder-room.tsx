@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
 import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
-import type { Ladder, Level } from '../../core/library/index.ts';
+import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
@@ -41,7 +41,7 @@ export function LadderRoom() {
   );
   return (
     <Loaded query={query} what="the ladder">
-      {({ ladder, revision }) => {
+      {({ ladder, settled, revision }) => {
         const level = ladder.levels.find((l) => l.id === chosen) ?? ladder.levels[0]!;
         return (
           <>
@@ -51,7 +51,7 @@ export function LadderRoom() {
                   <PatternWord pattern={ladder.pattern} /> ladder, {ladder.levels.length} levels
                 </p>
                 <h1>{ladder.name}</h1>
-                <p className="text-soft">{ladder.purpose.map((l) => l.text).join(' ')}</p>
+                <p className="text-soft">{settled.purpose.map((l) => l.text).join(' ')}</p>
               </div>
               <p className="flex gap-4">
                 {me.role !== 'viewer' && (
@@ -139,7 +139,7 @@ export function LadderRoom() {
               />
             ) : (
               <LevelView
-                level={level}
+                level={settled.levels.find((l) => l.id === level.id)!}
                 title={(s) =>
                   library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
                 }
@@ -167,7 +167,7 @@ export function LadderRoom() {
 }
 
 interface ViewProps {
-  level: Level;
+  level: SettledLevel;
   title: (slug: string) => string;
   equipment: (slug: string) => string;
   onEdit: (() => void) | null;

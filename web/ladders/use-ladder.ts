@@ -1,12 +1,17 @@
 import type { PersonLine } from '../../contract/log.ts';
 import type { EntryInForce } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
-import type { Ladder } from '../../core/library/index.ts';
+import type { Ladder, SettledLadder } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 
 export function useLadder(slug: string) {
   const query = useGet<EntryInForce>(`/api/library/ladder/${slug}`);
-  const data = query.data && { ladder: query.data.body as Ladder, revision: query.data.revision };
+  const data = query.data && {
+    ladder: query.data.body as Ladder,
+    /** With its criteria under the hall's answers: what is shown. */
+    settled: query.data.settled as SettledLadder,
+    revision: query.data.revision,
+  };
   return { data, error: query.error };
 }
 

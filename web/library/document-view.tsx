@@ -1,11 +1,14 @@
 import { Link } from 'react-router';
 import type { EntryInForce, EntrySummary, Sheet } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
-import type { Body, Kind } from '../../core/library/index.ts';
+import type { Kind } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { Loaded } from '../ui/index.ts';
-import { Consequences } from './consequences.tsx';
+import { CueView } from './cue-view.tsx';
+import { FaultView } from './fault-view.tsx';
 import { FORMS } from './fields/index.ts';
+import { NewDocument } from './new-document.tsx';
+import { QuestionView } from './question-view.tsx';
 import { Reading } from './reading.tsx';
 import { SheetView } from './sheet-view.tsx';
 
@@ -15,19 +18,29 @@ interface Props {
   entries: EntrySummary[];
 }
 
-/** A document as it is read: a variation as its sheet, everything else field by field. */
+/** A document as it is read: a variation as its sheet, cues, faults and house questions in their own way. */
 export function DocumentView({ kind, slug, entries }: Props) {
   const { me } = useSigned();
   const entry = useGet<EntryInForce>(kind === 'variation' ? null : `/api/library/${kind}/${slug}`);
   const sheet = useGet<Sheet>(kind === 'variation' ? `/api/sheets/${slug}` : null);
   const tools = (revision: number) => (
-    <p className="flex flex-wrap gap-x-5 gap-y-1">
+    <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
       {kind === 'variation' && <Link to={`/print/${slug}`}>Print the cue sheet</Link>}
       {kind === 'ladder' && <Link to={`/ladders/${slug}`}>Open the ladder</Link>}
       {me.role !== 'viewer' && (
-        <Link to={`/library/${kind}/${slug}/edit`}>
-          {me.role === 'head coach' ? 'Edit' : 'Propose a change'}
-        </Link>
+        <>
+          <Link to={`/library/${kind}/${slug}/edit`}>
+            {me.role === 'head coach' ? 'Edit' : 'Propose a change'}
+          </Link>
+          {kind === 'cue' && <Link to={`/library/cue/${slug}/merge`}>Merge with another</Link>}
+          {kind === 'variation' && (
+            <NewDocument
+              kind={kind}
+              from={slug}
+              taken={entries.filter((e) => e.kind === kind).map((e) => e.slug)}
+            />
+          )}
+        </>
       )}
       <Link to={`/library/${kind}/${slug}/history`}>Revision {revision}, history</Link>
     </p>
@@ -44,30 +57,20 @@ export function DocumentView({ kind, slug, entries }: Props) {
       {({ body, revision }) => (
         <article>
           <p className="label">{KIND_WORDS[kind]}</p>
-          <h1>{titleOf(body)}</h1>
+          {/* A cue is its own title; it stands large beneath. */}
+          <h1 className={kind === 'cue' ? 'sr-only' : ''}>{titleOf(body)}</h1>
           {tools(revision)}
-          {body.kind === 'houseQuestion' && <Consequences question={body} />}
-          <Reading fields={FORMS[kind]} value={body} entries={entries} />
-          {kind === 'cue' && <StandsOn body={body} entries={entries} />}
+          {body.kind === 'houseQuestion' ? (
+            <QuestionView question={body} revision={revision} entries={entries} />
+          ) : body.kind === 'cue' ? (
+            <CueView cue={body} entries={entries} />
+          ) : body.kind === 'fault' ? (
+            <FaultView fault={body} entries={entries} />
+          ) : (
+            <Reading fields={FORMS[kind]} value={body} entries={entries} />
+          )}
         </article>
       )}
     </Loaded>
-  );
-}
-
-function StandsOn({ body, entries }: { body: Body; entries: EntrySummary[] }) {
-  // The list carries only titles; the sheets themselves say which cues they use.
-  const sheets = entries.filter((e) => e.kind === 'variation' && e.uses.includes(`cue/${body.slug}`));
-  return (
-    <section className="mt-5">
-      <h2>Stands on {sheets.length === 1 ? 'one sheet' : `${sheets.length} sheets`}</h2>
-      <ul className="mt-1">
-        {sheets.map((e) => (
-          <li key={e.slug}>
-            <Link to={`/library/variation/${e.slug}`}>{e.title}</Link>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

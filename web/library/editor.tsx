@@ -1,20 +1,67 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Draft, EntryInForce, LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
-import { canonicalJson, blankBody, KIND_WORDS, titleOf } from '../../core/library/index.ts';
+import type {
+  Draft,
+  DraftRequest,
+  EntryInForce,
+  EntrySummary,
+  LibraryList,
+  Proposal,
+  SaveRequest,
+  SaveResult,
+} from '../../contract/library.ts';
+import {
+  blankBody,
+  canonicalJson,
+  documentId,
+  KIND_WORDS,
+  referencesOf,
+  titleOf,
+} from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { queryClient, Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 import { FORMS } from './fields/index.ts';
 import type { Value } from './fields/index.ts';
 import { EditFields } from './fields/edit.tsx';
-import { SideBySide } from './side-by-side.tsx';
+import { slugFrom } from './new-document.tsx';
+import { PutTogether } from './put-together.tsx';
+import { WritingAside } from './writing-aside.tsx';
 
-interface Start {
+/** A document being written, with those written along with it. */
+interface Written {
   body: Body;
+  also: Proposal[];
+}
+
+interface Start extends Written {
   base: number;
-  inForce: Body | null;
+  /** The revision that the edit started from. */
+  baseBody: Body | null;
+  inForce: EntryInForce | null;
   draftAt: string | null;
+}
+
+async function documentInForce(kind: Kind, slug: string): Promise<EntryInForce | null> {
+  return request<EntryInForce>('GET', `/api/library/${kind}/${slug}`).catch((e: unknown) => {
+    if (e instanceof Refused && e.problem.status === 404) return null;
+    throw e;
+  });
+}
+
+/** What a new document starts as: another one under a new name, or as empty as may be. */
+async function fresh(
+  kind: Kind,
+  slug: string,
+  name: string,
+  from: string | null,
+  author: string,
+): Promise<Body> {
+  const copied = from ? await documentInForce(kind, from) : null;
+  if (!copied) return blankBody(kind, slug, name, author);
+  const named = 'name' in copied.body ? { name } : {};
+  const short = 'shortName' in copied.body ? { shortName: name.slice(0, 40) } : {};
+  return { ...copied.body, slug, author, ...named, ...short };
 }
 
 /** Writes one document; what is typed is kept as a draft on the server until it is saved. */
@@ -26,21 +73,29 @@ export function Editor() {
   const [start, setStart] = useState<Start | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const name = params.get('name') ?? slug;
+  const from = params.get('from');
 
   useEffect(() => {
     let gone = false;
     const load = async (): Promise<Start> => {
       const draft = await request<Draft | null>('GET', `/api/drafts/${kind}/${slug}`);
-      const found = await request<EntryInForce>('GET', `/api/library/${kind}/${slug}`).catch((e: unknown) => {
-        if (e instanceof Refused && e.problem.status === 404) return null;
-        throw e;
-      });
-      if (draft)
-        return { body: draft.body, base: draft.base, inForce: found?.body ?? null, draftAt: draft.at };
+      const inForce = await documentInForce(kind, slug);
+      if (draft) {
+        const { body, base, also, at } = draft;
+        const outdated = base > 0 && base !== inForce?.revision;
+        const baseBody = outdated
+          ? (await request<{ body: Body }>('GET', `/api/library/${kind}/${slug}/revisions/${base}`)).body
+          : base > 0
+            ? (inForce?.body ?? null)
+            : null;
+        return { body, base, also, baseBody, inForce, draftAt: at };
+      }
       return {
-        body: found?.body ?? blankBody(kind, slug, name, me.name),
-        base: found?.revision ?? 0,
-        inForce: found?.body ?? null,
+        body: inForce?.body ?? (await fresh(kind, slug, name, from, me.name)),
+        also: [],
+        base: inForce?.revision ?? 0,
+        baseBody: inForce?.body ?? null,
+        inForce,
         draftAt: null,
       };
     };
@@ -51,11 +106,38 @@ export function Editor() {
     return () => {
       gone = true;
     };
-  }, [kind, slug, name, me.name]);
+  }, [kind, slug, name, from, me.name]);
 
   if (error) return <Notice tone="warn">{error.message}</Notice>;
   if (!start) return <p className="p-4 text-soft">Opening …</p>;
   return <Writing key={`${kind}/${slug}`} start={start} />;
+}
+
+/** The draft on the server, following a moment after the last keystroke. */
+function useDraft(kind: Kind, slug: string, startAt: string | null) {
+  const [at, setAt] = useState(startAt);
+  const known = useRef(startAt);
+  const [elsewhere, setElsewhere] = useState(false);
+  const keep = useCallback(
+    (draft: Omit<DraftRequest, 'since'>) =>
+      request<{ at: string }>('PUT', `/api/drafts/${kind}/${slug}`, { ...draft, since: known.current }).then(
+        (answer) => {
+          known.current = answer.at;
+          setAt(answer.at);
+        },
+        (e: unknown) => {
+          // Out of reach is told when saving; what was typed stands on the page.
+          if (e instanceof Refused && e.problem.status === 409) setElsewhere(true);
+        },
+      ),
+    [kind, slug],
+  );
+  /** From now on this window's text is the draft. */
+  const takeOver = async () => {
+    known.current = (await request<Draft | null>('GET', `/api/drafts/${kind}/${slug}`))?.at ?? null;
+    setElsewhere(false);
+  };
+  return { at, keep, elsewhere, takeOver };
 }
 
 function Writing({ start }: { start: Start }) {
@@ -63,40 +145,41 @@ function Writing({ start }: { start: Start }) {
   const navigate = useNavigate();
   const library = useGet<LibraryList>('/api/library');
   const { kind, slug } = start.body;
-  const [body, setBody] = useState(start.body);
-  const [base, setBase] = useState(start.base);
+  const [written, setWritten] = useState<Written>({ body: start.body, also: start.also });
+  const { body } = written;
+  // A new cue that was taken off again is not saved.
+  const named = new Set(referencesOf(body).map(documentId));
+  const also = written.also.filter((a) => named.has(documentId(a.body)));
+  const [started, setStarted] = useState({ base: start.base, body: start.baseBody });
   const [reason, setReason] = useState('');
-  const [draftAt, setDraftAt] = useState(start.draftAt);
-  const [stale, setStale] = useState<Body | null>(null);
-  const undo = useRef<Body[]>([]);
+  const draft = useDraft(kind, slug, start.draftAt);
+  const outdated = start.inForce !== null && start.inForce.revision !== start.base;
+  const [theirs, setTheirs] = useState<EntryInForce | null>(outdated ? start.inForce : null);
+  const undo = useRef<Written[]>([]);
   const [undoCount, setUndoCount] = useState(0);
   const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/${kind}/${slug}`);
   const head = me.role === 'head coach';
-  const dirty = !start.inForce || canonicalJson(body) !== canonicalJson(start.inForce);
+  const dirty = also.length > 0 || !started.body || canonicalJson(body) !== canonicalJson(started.body);
   const touched = useRef(false);
+  const { keep, elsewhere } = draft;
 
-  // The draft follows a moment after the last keystroke.
   useEffect(() => {
-    if (!touched.current) return;
-    const timer = setTimeout(() => {
-      request<{ at: string }>('PUT', `/api/drafts/${kind}/${slug}`, { body, base }).then(
-        ({ at }) => setDraftAt(at),
-        () => undefined,
-      );
-    }, 800);
+    if (!touched.current || elsewhere) return;
+    const timer = setTimeout(() => void keep({ ...written, base: started.base }), 800);
     return () => clearTimeout(timer);
-  }, [body, base, kind, slug]);
+  }, [written, started.base, keep, elsewhere]);
 
-  const change = (next: Body) => {
+  const change = (next: Pick<Written, 'body'>) => {
     touched.current = true;
-    undo.current = [...undo.current.slice(-99), body];
+    undo.current = [...undo.current.slice(-99), written];
     setUndoCount(undo.current.length);
-    setBody(next);
+    // On top of what the same stroke may have changed before: a new cue and the list that names it.
+    setWritten((w) => ({ ...w, ...next }));
   };
   const back = () => {
     const last = undo.current.pop();
     setUndoCount(undo.current.length);
-    if (last) setBody(last);
+    if (last) setWritten(last);
   };
   const discard = async () => {
     await request('DELETE', `/api/drafts/${kind}/${slug}`);
@@ -112,7 +195,7 @@ function Writing({ start }: { start: Start }) {
   );
   const save = () =>
     send.mutate(
-      { body, base, reason },
+      { body, base: started.base, reason, ...(also.length > 0 ? { also } : {}) },
       {
         onSuccess: (result) => {
           touched.current = false;
@@ -121,20 +204,30 @@ function Writing({ start }: { start: Start }) {
           );
         },
         onError: (e) => {
-          if (e instanceof Refused && e.problem.status === 409) setStale(e.problem.inForce as Body);
+          if (!(e instanceof Refused) || e.problem.status !== 409) return;
+          touched.current = true;
+          void keep({ ...written, base: started.base });
+          void documentInForce(kind, slug).then(setTheirs);
         },
       },
     );
+  /** From now on the edit stands on what is in force. */
+  const standOn = (now: EntryInForce, next: Body) => {
+    change({ body: next });
+    setStarted({ base: now.revision, body: now.body });
+    setTheirs(null);
+    send.reset();
+  };
 
   return (
-    <div className="mx-auto max-w-4xl">
+    <div className="mx-auto max-w-7xl">
       <div className="sticky top-0 z-10 mb-4 flex flex-wrap items-end justify-between gap-3 border-b border-ink bg-ground py-2">
-        <div>
+        <div className="min-w-0">
           <p className="label">
             {start.inForce ? (head ? 'Editing' : 'Proposing a change to') : 'New'} {KIND_WORDS[kind]}
-            {draftAt && <span> (draft kept {moment(draftAt, hall.timeZone)})</span>}
+            {draft.at && <span> (draft kept {moment(draft.at, hall.timeZone)})</span>}
           </p>
-          <h1 className="text-xl">{titleOf(body)}</h1>
+          <h1 className="truncate text-xl">{titleOf(body) || 'Without a name yet'}</h1>
         </div>
         <div className="flex gap-2">
           <Button disabled={undoCount === 0} onClick={back}>
@@ -143,11 +236,18 @@ function Writing({ start }: { start: Start }) {
           <Button tone="quiet" onClick={() => void discard()}>
             Discard the draft
           </Button>
-          <Button tone="main" disabled={!dirty || send.isPending} onClick={save}>
+          <Button tone="main" disabled={!dirty || send.isPending || theirs !== null} onClick={save}>
             {head ? 'Put in force' : 'Propose'}
           </Button>
         </div>
       </div>
+      {elsewhere && (
+        <Notice tone="warn">
+          This draft was written on in another window. Nothing was overwritten, and what stands here is not
+          being kept. <Button onClick={() => location.reload()}>Read the other one</Button>{' '}
+          <Button onClick={() => void draft.takeOver()}>Keep what stands here instead</Button>
+        </Notice>
+      )}
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {errors.size > 0 && (
         <ul className="mb-3 list-disc pl-8 text-warn">
@@ -158,69 +258,83 @@ function Writing({ start }: { start: Start }) {
           ))}
         </ul>
       )}
-      {stale && (
-        <section className="my-4 border-2 border-warn p-4">
-          <h2>Somebody changed this meanwhile</h2>
-          <p>
-            Left: what is in force now. Right: yours, kept as your draft. Take over what you need, then go on
-            from the newest.
-          </p>
-          <SideBySide before={stale} after={body} titles={['In force now', 'Yours']} />
-          <div className="mt-3 flex gap-2">
-            <Button
-              tone="main"
-              onClick={() => {
-                void queryClient
-                  .fetchQuery({
-                    queryKey: ['stale', kind, slug],
-                    queryFn: () => request<EntryInForce>('GET', `/api/library/${kind}/${slug}`),
-                    staleTime: 0,
-                  })
-                  .then((now) => {
-                    setBase(now.revision);
-                    setStale(null);
-                    send.reset();
-                  });
-              }}
-            >
-              Keep mine, based on the newest
-            </Button>
-            <Button
-              onClick={() => {
-                change(stale);
-                setStale(null);
-                send.reset();
-                void request<EntryInForce>('GET', `/api/library/${kind}/${slug}`).then((now) =>
-                  setBase(now.revision),
-                );
-              }}
-            >
-              Start again from what is in force
-            </Button>
-          </div>
-        </section>
+      {theirs && (
+        <PutTogether
+          base={started.body}
+          mine={body}
+          theirs={theirs.body}
+          onTogether={(next) => standOn(theirs, next)}
+          onTheirs={() => standOn(theirs, theirs.body)}
+        />
       )}
-      <TextField
-        label="Why this change"
-        value={reason}
-        onChange={(e) => setReason(e.target.value)}
-        hint="Kept with the revision; a word is enough."
-        className="mb-4"
-      />
-      <Loaded query={library} what="the library">
-        {({ entries }) => (
-          <EditFields
-            fields={FORMS[kind]}
-            value={body as unknown as Value}
-            path=""
-            context={{ entries, errors }}
-            onChange={(v) => change(v as unknown as Body)}
+      <div className="grid items-start gap-8 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <div className="min-w-0">
+          <TextField
+            label="Why this change"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            hint="Kept with the revision; a word is enough."
+            className="mb-4"
           />
-        )}
-      </Loaded>
-      <p className="mt-6">
-        <Link to={`/library/${kind}/${slug}`}>Back without saving (the draft stays)</Link>
-      </p>
+          <Loaded query={library} what="the library">
+            {({ entries }) => (
+              <EditFields
+                fields={FORMS[kind]}
+                value={body as unknown as Value}
+                path=""
+                context={{
+                  entries: [...entries, ...also.map((a) => stubOf(a.body))],
+                  errors,
+                  onWriteCue: (text) => {
+                    const cue = newCue(text, entries, also, me.name);
+                    setWritten((w) => ({ ...w, also: [...w.also, { body: cue, base: 0 }] }));
+                    return cue.slug;
+                  },
+                }}
+                onChange={(v) => change({ body: v as unknown as Body })}
+              />
+            )}
+          </Loaded>
+          <p className="mt-6">
+            <Link to={`/library/${kind}/${slug}`}>Back without saving (the draft stays)</Link>
+          </p>
+        </div>
+        <WritingAside body={body} also={also} />
+      </div>
     </div>
   );
 }
+
+/** A cue written along with a sheet, under a slug that nothing has yet. */
+function newCue(
+  text: string,
+  entries: readonly EntrySummary[],
+  also: readonly Proposal[],
+  author: string,
+): Body {
+  const taken = new Set([
+    ...entries.filter((e) => e.kind === 'cue').map((e) => e.slug),
+    ...also.map((a) => a.body.slug),
+  ]);
+  const plain = slugFrom(text.split(/\s+/).slice(0, 5).join(' ')) || 'cue';
+  let slug = plain;
+  for (let n = 2; taken.has(slug); n++) slug = `${plain}-${n}`;
+  return blankBody('cue', slug, text, author);
+}
+
+/** What the form shows of a document that is not in the library yet. */
+const stubOf = (body: Body): EntrySummary => ({
+  kind: body.kind,
+  slug: body.slug,
+  title: titleOf(body),
+  revision: 0,
+  retired: false,
+  pattern: null,
+  roles: [],
+  laterality: null,
+  mechanics: null,
+  demandAdjustment: 0,
+  facets: null,
+  words: '',
+  uses: [],
+});

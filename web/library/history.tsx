@@ -1,49 +1,82 @@
-import { useState } from 'react';
-import { Link, useParams } from 'react-router';
-import type { LibraryList, RevisionSummary } from '../../contract/library.ts';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type {
+  EntryInForce,
+  LibraryList,
+  RevisionSummary,
+  SaveRequest,
+  SaveResult,
+} from '../../contract/library.ts';
 import { titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
-import { Loaded, moment } from '../ui/index.ts';
+import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { Button, Loaded, moment, Notice } from '../ui/index.ts';
+import { EffectsView } from './effects-view.tsx';
 import { FORMS } from './fields/index.ts';
 import { Reading } from './reading.tsx';
 import { SideBySide } from './side-by-side.tsx';
+import { useCheck } from './use-check.ts';
 
-/** Every revision of a document, readable as it was and beside the one before it. */
+/** Every revision of a document, readable as it was and beside any other; which two lives in the address. */
 export function History() {
   const { kind, slug } = useParams() as { kind: Kind; slug: string };
-  const { hall } = useSigned();
+  const { hall, me } = useSigned();
+  const [params, setParams] = useSearchParams();
   const path = `/api/library/${kind}/${slug}/revisions`;
   const revisions = useGet<RevisionSummary[]>(path);
   const library = useGet<LibraryList>('/api/library');
-  const [picked, setPicked] = useState<number | null>(null);
-  const number = picked ?? revisions.data?.[0]?.number ?? null;
+  const newest = revisions.data?.[0]?.number ?? null;
+  const number = Number(params.get('revision')) || newest;
+  const against = Number(params.get('against')) || (number && number > 1 ? number - 1 : null);
   const shown = useGet<{ body: Body }>(number ? `${path}/${number}` : null);
-  const before = useGet<{ body: Body }>(number && number > 1 ? `${path}/${number - 1}` : null);
+  const other = useGet<{ body: Body }>(against && against !== number ? `${path}/${against}` : null);
+  const choose = (key: 'revision' | 'against', n: number) =>
+    setParams(
+      (p) => {
+        p.set(key, String(n));
+        if (key === 'revision' && p.get('against') === String(n)) p.delete('against');
+        return p;
+      },
+      { replace: true },
+    );
   return (
-    <div className="grid gap-6 lg:grid-cols-[20rem_1fr]">
+    <div className="grid gap-6 lg:grid-cols-[22rem_1fr]">
       <section>
         <h1>History</h1>
         <p>
-          <Link to={`/library/${kind}/${slug}`}>Back to the sheet in force</Link>
+          <Link to={`/library/${kind}/${slug}`}>Back to what is in force</Link>
         </p>
         <Loaded query={revisions} what="the revisions">
           {(list) => (
             <ol className="mt-2 border-t border-ink">
               {list.map((r) => (
-                <li key={r.number} className="border-b border-rule">
+                <li
+                  key={r.number}
+                  className={`border-b border-rule ${r.number === number ? 'taped-left bg-paper' : ''}`}
+                >
                   <button
                     type="button"
                     aria-pressed={r.number === number}
-                    onClick={() => setPicked(r.number)}
-                    className={`w-full px-3 py-2 text-left ${r.number === number ? 'taped-left bg-paper' : ''}`}
+                    onClick={() => choose('revision', r.number)}
+                    className="w-full px-3 pt-2 text-left"
                   >
                     <b>Revision {r.number}</b>, library state {r.state}
                     <span className="block text-sm text-soft">
                       {r.author}, {moment(r.at, hall.timeZone)}
                     </span>
-                    <span className="block text-sm">{r.reason}</span>
+                    <span className="block text-sm [overflow-wrap:anywhere]">{r.reason}</span>
                   </button>
+                  <p className="px-3 pb-1">
+                    {r.number !== number && (
+                      <Button
+                        tone="quiet"
+                        className="text-sm"
+                        aria-pressed={r.number === against}
+                        onClick={() => choose('against', r.number)}
+                      >
+                        {r.number === against ? 'Compared with' : 'Compare with this'}
+                      </Button>
+                    )}
+                  </p>
                 </li>
               ))}
             </ol>
@@ -51,16 +84,27 @@ export function History() {
         </Loaded>
       </section>
       <section className="min-w-0">
-        {shown.data && (
+        {shown.data && number && (
           <>
             <h2>
               Revision {number}: {titleOf(shown.data.body)}
             </h2>
-            {before.data && number && number > 1 && (
+            {me.role !== 'viewer' && newest !== null && number < newest && (
+              <Restore
+                key={number}
+                kind={kind}
+                slug={slug}
+                old={shown.data.body}
+                number={number}
+                newest={newest}
+              />
+            )}
+            {other.data && against && (
               <SideBySide
-                before={before.data.body}
-                after={shown.data.body}
-                titles={[`Revision ${number - 1}`, `Revision ${number}`]}
+                {...(against < number
+                  ? { before: other.data.body, after: shown.data.body }
+                  : { before: shown.data.body, after: other.data.body })}
+                titles={[`Revision ${Math.min(against, number)}`, `Revision ${Math.max(against, number)}`]}
               />
             )}
             <h3 className="mt-6">As it was, in full</h3>
@@ -69,5 +113,84 @@ export function History() {
         )}
       </section>
     </div>
+  );
+}
+
+/** An old revision put in force again as a new one, with what that changes shown first. */
+function Restore({
+  kind,
+  slug,
+  old,
+  number,
+  newest,
+}: {
+  kind: Kind;
+  slug: string;
+  old: Body;
+  number: number;
+  newest: number;
+}) {
+  const { me } = useSigned();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const asked = params.has('restore');
+  const check = useCheck([old], asked);
+  const now = useGet<EntryInForce>(asked ? `/api/library/${kind}/${slug}` : null);
+  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/${kind}/${slug}`);
+  const ask = (yes: boolean) =>
+    setParams(
+      (p) => {
+        if (yes) p.set('restore', 'yes');
+        else p.delete('restore');
+        return p;
+      },
+      { replace: true },
+    );
+  const head = me.role === 'head coach';
+  if (!asked) {
+    return (
+      <p className="my-2">
+        <Button onClick={() => ask(true)}>
+          {head ? 'Bring it back as' : 'Propose to bring it back as'} revision {newest + 1}
+        </Button>
+      </p>
+    );
+  }
+  const refused = [...(check.data?.errors ?? []), ...(check.data?.breaches ?? [])];
+  return (
+    <section className="my-3 border-l-4 border-tape bg-paper px-4 py-3" aria-label="Bring it back">
+      <h3>What would change</h3>
+      {check.data?.effects ? (
+        <EffectsView effects={check.data.effects} />
+      ) : (
+        <p className="text-soft">Looking …</p>
+      )}
+      {refused.map((r, i) => (
+        <p key={i} className="font-semibold text-warn">
+          {'problem' in r ? r.problem : `${r.field}: ${r.detail}`}
+        </p>
+      ))}
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      <div className="mt-2 flex gap-2">
+        <Button
+          tone="main"
+          disabled={!now.data || refused.length > 0 || send.isPending}
+          onClick={() =>
+            send.mutate(
+              { body: old, base: now.data!.revision, reason: `Revision ${number} brought back.` },
+              {
+                onSuccess: (r) =>
+                  void navigate(
+                    r.outcome === 'proposed' ? `/changes/${r.change}` : `/library/${kind}/${slug}`,
+                  ),
+              },
+            )
+          }
+        >
+          {head ? 'Put it in force' : 'Propose it'}
+        </Button>
+        <Button onClick={() => ask(false)}>Leave it</Button>
+      </div>
+    </section>
   );
 }

@@ -15,7 +15,8 @@ export function slugFrom(name: string): string {
     .replace(/^-+|-+$/g, '');
 }
 
-export function NewDocument({ kind, taken }: { kind: Kind; taken: string[] }) {
+/** Asks for a name, then opens the editor; with `from`, on a copy of that document. */
+export function NewDocument({ kind, taken, from }: { kind: Kind; taken: string[]; from?: string }) {
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
   const navigate = useNavigate();
@@ -25,16 +26,26 @@ export function NewDocument({ kind, taken }: { kind: Kind; taken: string[] }) {
     (!slug ? 'Use some letters or digits.' : taken.includes(slug) ? 'There is one by that name.' : '');
   return (
     <>
-      <Button className="mt-3" onClick={() => setOpen(true)}>
-        New {KIND_WORDS[kind]}
-      </Button>
-      <Dialog title={`New ${KIND_WORDS[kind]}`} open={open} onClose={() => setOpen(false)}>
+      {from ? (
+        <button type="button" className="underline underline-offset-3" onClick={() => setOpen(true)}>
+          Use as a start
+        </button>
+      ) : (
+        <Button onClick={() => setOpen(true)}>New {KIND_WORDS[kind]}</Button>
+      )}
+      <Dialog
+        title={from ? `A new ${KIND_WORDS[kind]} that starts as this one` : `New ${KIND_WORDS[kind]}`}
+        open={open}
+        onClose={() => setOpen(false)}
+      >
         <form
           className="grid gap-3"
           onSubmit={(e) => {
             e.preventDefault();
             if (slug && !problem)
-              void navigate(`/library/${kind}/${slug}/edit?name=${encodeURIComponent(name)}`);
+              void navigate(
+                `/library/${kind}/${slug}/edit?${new URLSearchParams({ name, ...(from ? { from } : {}) }).toString()}`,
+              );
           }}
         >
           <TextField

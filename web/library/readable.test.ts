@@ -3,7 +3,10 @@ import { blankBody, KINDS } from '../../core/library/index.ts';
 import { cue, ladder, level, question, variation } from '../../core/testing/samples.ts';
 import { FORMS } from './fields/index.ts';
 import { slugFrom } from './new-document.tsx';
-import { differingFields } from './readable.ts';
+import { differingFields as differing } from './readable.ts';
+
+const differingFields = (a: Parameters<typeof differing>[0], b: Parameters<typeof differing>[1]) =>
+  differing(a, b, (kind, slug) => `the ${kind} ${slug}`);
 
 describe('the editor', () => {
   it.each(KINDS)(

@@ -2,13 +2,14 @@ import { canonicalJson } from '../../core/library/index.ts';
 import type {
   Body,
   EquipmentNeed,
+  Kind,
   Line,
   Mechanics,
   Predicate,
   RuledNumber,
 } from '../../core/library/index.ts';
 import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
-import type { Criterion, WayOn } from '../../core/ladder/index.ts';
+import type { RuledCriterion, WayOn } from '../../core/ladder/index.ts';
 import { FORMS } from './fields/index.ts';
 import type { FieldSpec, Value } from './fields/index.ts';
 import { mechanicsWords, predicateSentence, ruledWords } from './reading.tsx';
@@ -20,7 +21,10 @@ const lineText = (l: Line) => {
   return under.length ? `${l.text} [while ${under.join(' and ')}]` : l.text;
 };
 
-function linesOf(f: FieldSpec, v: unknown): string[] {
+/** What a document is called. */
+export type Naming = (kind: Kind, slug: string) => string;
+
+function linesOf(f: FieldSpec, v: unknown, name: Naming): string[] {
   if (v === undefined || v === null || v === '') return [];
   switch (f.type) {
     case 'line':
@@ -29,8 +33,11 @@ function linesOf(f: FieldSpec, v: unknown): string[] {
       return (v as Line[]).map(lineText);
     case 'choices':
     case 'ids':
-    case 'documents':
       return v as string[];
+    case 'documents':
+      return (v as string[]).map((slug) => name(f.kind, slug));
+    case 'document':
+      return [name(f.kind, v as string)];
     case 'choice':
       return [f.words?.[show(v)] ?? show(v)];
     case 'flag':
@@ -40,15 +47,17 @@ function linesOf(f: FieldSpec, v: unknown): string[] {
     case 'ruled':
       return [ruledWords(v as RuledNumber)];
     case 'group':
-      return f.fields.flatMap((g) => linesOf(g, (v as Value)[g.key]).map((t) => `${g.label}: ${t}`));
+      return f.fields.flatMap((g) => linesOf(g, (v as Value)[g.key], name).map((t) => `${g.label}: ${t}`));
     case 'list':
       return (v as Value[]).flatMap((item, i) =>
-        f.fields.flatMap((g) => linesOf(g, item[g.key]).map((t) => `${i + 1}. ${g.label}: ${t}`)),
+        f.fields.flatMap((g) => linesOf(g, item[g.key], name).map((t) => `${i + 1}. ${g.label}: ${t}`)),
       );
     case 'needGroups':
-      return (v as EquipmentNeed[][]).map((g) => `One of: ${g.map((n) => n.equipment).join(', ')}`);
+      return (v as EquipmentNeed[][]).map(
+        (g) => `One of: ${g.map((n) => name('equipment', n.equipment)).join(', ')}`,
+      );
     case 'criterion':
-      return sentencesOf(v as Criterion);
+      return sentencesOf(v as RuledCriterion);
     case 'waysOn':
       return (v as WayOn[]).map(wayOnSentence);
     case 'predicate':
@@ -63,12 +72,12 @@ function linesOf(f: FieldSpec, v: unknown): string[] {
 }
 
 /** The fields in which two versions differ, as words in reading order; a missing version is empty. */
-export function differingFields(before: Body | null, after: Body | null) {
+export function differingFields(before: Body | null, after: Body | null, name: Naming) {
   const kind = (after ?? before)!.kind;
   return FORMS[kind].flatMap((f) => {
     const b = (before as Value | null)?.[f.key];
     const a = (after as Value | null)?.[f.key];
     if (f.type === 'heading' || canonicalJson(b ?? null) === canonicalJson(a ?? null)) return [];
-    return [{ label: f.label, before: linesOf(f, b), after: linesOf(f, a) }];
+    return [{ label: f.label, before: linesOf(f, b, name), after: linesOf(f, a, name) }];
   });
 }

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { sentenceOf, wayOnSentence } from '../../core/ladder/index.ts';
-import type { Criterion, WayOn } from '../../core/ladder/index.ts';
+import type { RuledCriterion, WayOn } from '../../core/ladder/index.ts';
 import type { EquipmentNeed, Line, Mechanics, Predicate, RuledNumber } from '../../core/library/index.ts';
 import { fullDay } from '../ui/index.ts';
 import type { FieldSpec, Value } from './fields/index.ts';
@@ -68,24 +68,31 @@ export function ruledWords(n: RuledNumber): string {
   return `${by.join(', ')}, else ${n.otherwise} (${n.question})`;
 }
 
-export function mechanicsWords(m: Mechanics): string {
-  return Object.entries(m as unknown as Record<string, unknown>)
-    .map(([key, v]) => {
+/** The members of a mechanics block as words: what it is and its value. */
+export function memberWords(m: Mechanics): Map<string, string> {
+  return new Map(
+    Object.entries(m as unknown as Record<string, unknown>).map(([key, v]) => {
       const name = key
+        .replace(/(Deg|M)$/, '')
         .replace(/([A-Z])/g, ' $1')
-        .replace(/ Deg$/, ' (°)')
-        .replace(/ M$/, ' (m)')
         .toLowerCase();
-      if (v === null || typeof v !== 'object') return `${name}: ${String(v)}`;
-      if ('question' in v) return `${name}: ${ruledWords(v as RuledNumber)}`;
-      return `${name}: ${Object.entries(v)
-        .map(([k, x]) => `${k.replace(/([A-Z])/g, ' $1').toLowerCase()} ${String(x)}`)
-        .join(', ')}`;
-    })
-    .join('; ');
+      const unit = key.endsWith('Deg') ? '°' : key.endsWith('M') ? ' m' : '';
+      if (v === null || typeof v !== 'object') return [name, `${String(v)}${unit}`];
+      if ('question' in v) return [name, ruledWords(v as RuledNumber)];
+      return [
+        name,
+        Object.entries(v)
+          .map(([k, x]) => `${k.replace(/([A-Z])/g, ' $1').toLowerCase()} ${String(x)}`)
+          .join(', '),
+      ];
+    }),
+  );
 }
 
-function LineReading({ line }: { line: Line }) {
+export const mechanicsWords = (m: Mechanics): string =>
+  [...memberWords(m)].map(([name, value]) => `${name}: ${value}`).join('; ');
+
+export function LineReading({ line }: { line: Line }) {
   const under = Object.entries(line.holdsUnder ?? {});
   return (
     <>
@@ -170,7 +177,7 @@ function FieldReading({
         <p key={i}>One of: {g.map((n) => n.equipment).join(', ')}</p>
       ));
     case 'criterion':
-      return sentenceOf(value as Criterion);
+      return sentenceOf(value as RuledCriterion);
     case 'waysOn':
       return (value as WayOn[]).map(wayOnSentence).join('; ');
     case 'predicate':

@@ -6,7 +6,9 @@ import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts'
 import type { ResolvedFault, ResolvedNeed, Tempo } from '../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { DemandPanel } from '../body/index.ts';
-import { Movement, MovementIcon } from '../figure/index.ts';
+import { Movement } from '../figure/index.ts';
+import { InsteadPanel } from './instead-panel.tsx';
+import { EntryIcon } from './entry-icon.tsx';
 import { PatternWord } from '../ui/index.ts';
 
 export const tempoWords = (t: Tempo) => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
@@ -28,12 +30,6 @@ function Lines({ lines }: { lines: string[] }) {
       ))}
     </ul>
   );
-}
-
-/** The movement of an entry as a small picture, where it has one. */
-export function EntryIcon({ entry: e, size }: { entry: EntrySummary | undefined; size?: number }) {
-  if (!e?.mechanics || !e.pattern) return null;
-  return <MovementIcon mechanics={e.mechanics} pattern={e.pattern} build={REFERENCE_BUILD} size={size} />;
 }
 
 /** The sheet of a variation in the order of the work. */
@@ -103,11 +99,13 @@ export function SheetView({
         <DemandPanel
           slug={v.slug}
           mechanics={r.mechanics}
-          pattern={v.pattern}
           build={REFERENCE_BUILD}
           forWhom="the reference build"
+          adjustment={v.demandAdjustment?.points ?? 0}
         />
       </div>
+
+      <InsteadPanel resolved={r} entries={entries} />
 
       <div className="grid gap-x-8 xl:grid-cols-2">
         <div>

@@ -1,5 +1,9 @@
+import type { LibraryList } from '../../contract/library.ts';
 import type { Body } from '../../core/library/index.ts';
+import { useGet } from '../shell/index.ts';
 import { differingFields } from './readable.ts';
+import { comparedLines } from './word-diff.ts';
+import type { Part } from './word-diff.ts';
 
 interface Props {
   before: Body | null;
@@ -7,9 +11,11 @@ interface Props {
   titles: [string, string];
 }
 
-/** Two versions beside each other: the fields that differ, with the lines only one of them has marked. */
+/** Two versions beside each other in reading order: the fields that differ, word by word. */
 export function SideBySide({ before, after, titles }: Props) {
-  const fields = differingFields(before, after);
+  const library = useGet<LibraryList>('/api/library');
+  const names = new Map((library.data?.entries ?? []).map((e) => [`${e.kind}/${e.slug}`, e.title]));
+  const fields = differingFields(before, after, (kind, slug) => names.get(`${kind}/${slug}`) ?? slug);
   if (fields.length === 0) return <p className="py-2 text-soft">No difference.</p>;
   return (
     <table className="w-full table-fixed text-left">
@@ -24,38 +30,45 @@ export function SideBySide({ before, after, titles }: Props) {
         </tr>
       </thead>
       <tbody>
-        {fields.map((f) => (
-          <tr key={f.label} className="border-b border-rule align-top">
-            <th className="label py-2 pr-3">{f.label}</th>
-            <td className="py-2 pr-4">
-              <Lines lines={f.before} other={f.after} gone />
-            </td>
-            <td className="py-2">
-              <Lines lines={f.after} other={f.before} />
-            </td>
-          </tr>
-        ))}
+        {fields.map((f) => {
+          const pairs = comparedLines(f.before, f.after);
+          return (
+            <tr key={f.label} className="border-b border-rule align-top">
+              <th className="label py-2 pr-3">{f.label}</th>
+              <td className="py-2 pr-4">
+                <Lines lines={pairs.flatMap((p) => (p.before ? [p.before] : []))} gone />
+              </td>
+              <td className="py-2">
+                <Lines lines={pairs.flatMap((p) => (p.after ? [p.after] : []))} />
+              </td>
+            </tr>
+          );
+        })}
       </tbody>
     </table>
   );
 }
 
-function Lines({ lines, other, gone = false }: { lines: string[]; other: string[]; gone?: boolean }) {
+function Lines({ lines, gone = false }: { lines: Part[][]; gone?: boolean }) {
   if (lines.length === 0) return <span className="text-soft">nothing</span>;
   return (
     <ul>
-      {lines.map((l, i) => {
-        if (other.includes(l)) return <li key={i}>{l}</li>;
-        return (
-          <li key={i}>
-            {gone ? (
-              <del className="text-warn">{l}</del>
+      {lines.map((parts, i) => (
+        <li key={i} dir="auto" className="[overflow-wrap:anywhere]">
+          {parts.map((p, j) => {
+            if (!p.own) return p.text;
+            return gone ? (
+              <del key={j} className="text-warn">
+                {p.text}
+              </del>
             ) : (
-              <ins className="bg-ground font-semibold decoration-2">{l}</ins>
-            )}
-          </li>
-        );
-      })}
+              <ins key={j} className="bg-ground font-semibold decoration-2">
+                {p.text}
+              </ins>
+            );
+          })}
+        </li>
+      ))}
     </ul>
   );
 }

@@ -13,6 +13,8 @@ const KEYS: [string, string][] = [
   ['g then l', 'Library'],
   ['g then s', 'Ladders (stairs)'],
   ['g then c', 'Changes'],
+  ['q', 'Library: to the search'],
+  ['. and ,', 'Library: next sheet, sheet before'],
   ['?', 'This list'],
   ['Esc', 'Close what is open'],
 ];

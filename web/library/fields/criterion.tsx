@@ -1,12 +1,15 @@
 import { X } from 'lucide-react';
 import type { EntrySummary } from '../../../contract/library.ts';
 import { ATOM_KINDS, isAtom, sentenceOf, wayOnSentence } from '../../../core/ladder/index.ts';
-import type { Atom, Criterion, WayOn } from '../../../core/ladder/index.ts';
+import type { RuledAtom, RuledCriterion, WayOn } from '../../../core/ladder/index.ts';
 import { SEVERITIES, SEVERITY_WORDS } from '../../../core/library/index.ts';
+import type { RuledNumber } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
-import { EditList } from './edit.tsx';
+import type { EditContext } from './context.ts';
+import { EditList } from './edit-list.tsx';
+import { EditRuled } from './edit-ruled.tsx';
 
-const NAMES: Record<Atom['kind'], string> = {
+const NAMES: Record<RuledAtom['kind'], string> = {
   cleanReps: 'clean repetitions',
   holdS: 'seconds held',
   effortAtMost: 'effort',
@@ -15,7 +18,7 @@ const NAMES: Record<Atom['kind'], string> = {
   sideDifferenceAtMost: 'side difference',
 };
 
-const FRESH: Record<Atom['kind'], Atom> = {
+const FRESH: Record<RuledAtom['kind'], RuledAtom> = {
   cleanReps: { kind: 'cleanReps', reps: 12, sets: 2 },
   holdS: { kind: 'holdS', seconds: 30, sets: 2 },
   effortAtMost: { kind: 'effortAtMost', effort: 7 },
@@ -26,29 +29,30 @@ const FRESH: Record<Atom['kind'], Atom> = {
 };
 
 interface Props {
-  value: Criterion;
+  value: RuledCriterion;
   /** In a step-back list the parts say when something is not reached. */
   negated: boolean;
-  onChange: (value: Criterion) => void;
+  context: EditContext;
+  onChange: (value: RuledCriterion) => void;
 }
 
 /** The criterion as a tree of controls, its sentence beside it. */
-export function CriterionEditor({ value, negated, onChange }: Props) {
+export function CriterionEditor({ value, negated, context, onChange }: Props) {
   return (
     <div className="grid gap-2 border-l-4 border-tape bg-paper p-3">
       <p aria-live="polite">
         <span className="label">In words: </span>
         {sentenceOf(value)}.
       </p>
-      <Node value={value} negated={negated} onChange={onChange} />
+      <Node value={value} negated={negated} context={context} onChange={onChange} />
     </div>
   );
 }
 
-const freshPart = (negated: boolean): Criterion =>
+const freshPart = (negated: boolean): RuledCriterion =>
   negated ? { kind: 'not', of: FRESH.cleanReps } : FRESH.cleanReps;
 
-function Node({ value: c, negated, onChange, onRemove }: Props & { onRemove?: () => void }) {
+function Node({ value: c, negated, context, onChange, onRemove }: Props & { onRemove?: () => void }) {
   const remove = onRemove && (
     <Button tone="quiet" aria-label="Remove this part" onClick={onRemove}>
       <X aria-hidden="true" size={16} />
@@ -75,6 +79,7 @@ function Node({ value: c, negated, onChange, onRemove }: Props & { onRemove?: ()
               <Node
                 value={part}
                 negated={negated}
+                context={context}
                 onChange={(p) => onChange({ ...c, of: c.of.map((x, j) => (j === i ? p : x)) })}
                 onRemove={
                   c.of.length > 1 ? () => onChange({ ...c, of: c.of.filter((_, j) => j !== i) }) : undefined
@@ -102,15 +107,15 @@ function Node({ value: c, negated, onChange, onRemove }: Props & { onRemove?: ()
   }
   const run = c.kind === 'sessionsRunning' ? c.sessions : 1;
   const inner = c.kind === 'sessionsRunning' ? c.of : c;
-  const setInner = (of: Criterion) => onChange(c.kind === 'sessionsRunning' ? { ...c, of } : of);
+  const setInner = (of: RuledCriterion) => onChange(c.kind === 'sessionsRunning' ? { ...c, of } : of);
   const setRun = (n: number) => onChange(n > 1 ? { kind: 'sessionsRunning', sessions: n, of: inner } : inner);
   return (
     <div className="flex flex-wrap items-center gap-2">
       {inner.kind === 'not' || isAtom(inner) ? (
-        <AtomControls value={inner} onChange={setInner} />
+        <AtomControls value={inner} context={context} onChange={setInner} />
       ) : (
         <div className="w-full">
-          <Node value={inner} negated={negated} onChange={setInner} />
+          <Node value={inner} negated={negated} context={context} onChange={setInner} />
         </div>
       )}
       <label className="flex items-center gap-1">
@@ -152,27 +157,52 @@ function NumberBox({
   );
 }
 
-function AtomControls({ value, onChange }: { value: Criterion; onChange: (c: Criterion) => void }) {
+/** The number of each atom that a house rule may decide. */
+const MAIN: Record<RuledAtom['kind'], string> = {
+  cleanReps: 'reps',
+  holdS: 'seconds',
+  effortAtMost: 'effort',
+  faultsAtMost: 'count',
+  painAtMost: 'pain',
+  sideDifferenceAtMost: 'percent',
+};
+
+function AtomControls({
+  value,
+  context,
+  onChange,
+}: {
+  value: RuledCriterion;
+  context: EditContext;
+  onChange: (c: RuledCriterion) => void;
+}) {
   const not = value.kind === 'not';
-  const atom = (not ? value.of : value) as Atom;
-  const wrap = (a: Atom, negate = not): Criterion => (negate ? { kind: 'not', of: a } : a);
+  const atom = (not ? value.of : value) as RuledAtom;
+  const wrap = (a: RuledAtom, negate = not): RuledCriterion => (negate ? { kind: 'not', of: a } : a);
   const set = (part: object) => onChange(wrap({ ...atom, ...part }));
-  const box = (label: string, key: string, min: number, max: number) => (
-    <NumberBox
-      label={label}
-      value={(atom as unknown as Record<string, number>)[key]!}
-      min={min}
-      max={max}
-      onChange={(n) => set({ [key]: n })}
-    />
-  );
+  const numbers = atom as unknown as Record<string, RuledNumber>;
+  const box = (label: string, key: string, min: number, max: number) => {
+    const n = numbers[key]!;
+    return typeof n === 'number' ? (
+      <NumberBox label={label} value={n} min={min} max={max} onChange={(x) => set({ [key]: x })} />
+    ) : (
+      <EditRuled
+        value={n}
+        label={label}
+        context={context}
+        onChange={(x) => x !== undefined && set({ [key]: x })}
+      />
+    );
+  };
+  const main = MAIN[atom.kind];
+  const question = context.entries.find((e) => e.kind === 'houseQuestion' && !e.retired);
   return (
     <>
       <select
         aria-label="What is looked at"
         className="field w-48"
         value={atom.kind}
-        onChange={(e) => onChange(wrap(FRESH[e.target.value as Atom['kind']]))}
+        onChange={(e) => onChange(wrap(FRESH[e.target.value as RuledAtom['kind']]))}
       >
         {ATOM_KINDS.map((k) => (
           <option key={k} value={k}>
@@ -223,6 +253,19 @@ function AtomControls({ value, onChange }: { value: Criterion; onChange: (c: Cri
             ))}
           </select>
         </>
+      )}
+      {question && typeof numbers[main] === 'number' && (
+        <Button
+          tone="quiet"
+          className="text-sm"
+          onClick={() =>
+            set({
+              [main]: { question: question.slug, byAnswer: {}, otherwise: numbers[main] },
+            })
+          }
+        >
+          by a house rule
+        </Button>
       )}
     </>
   );

@@ -1,29 +1,20 @@
-import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
-import type { ReactNode } from 'react';
-import { useId } from 'react';
-import type { EntrySummary } from '../../../contract/library.ts';
-import type {
-  EquipmentNeed,
-  Kind,
-  Line,
-  Mechanics,
-  Predicate,
-  RuledNumber,
-} from '../../../core/library/index.ts';
-import type { Criterion, WayOn } from '../../../core/ladder/index.ts';
+import { Plus } from 'lucide-react';
+import type { EquipmentNeed, Line, Mechanics, Predicate, RuledNumber } from '../../../core/library/index.ts';
+import type { RuledCriterion, WayOn } from '../../../core/ladder/index.ts';
 import { Button, Field } from '../../ui/index.ts';
+import type { EditContext } from './context.ts';
 import { CriterionEditor, WaysOnEditor } from './criterion.tsx';
+import { CueList } from './cue-list.tsx';
+import { DocumentSelect } from './document-select.tsx';
+import { EditLine } from './edit-line.tsx';
+import { EditList } from './edit-list.tsx';
+import { EditRuled } from './edit-ruled.tsx';
 import { NEED, needFresh } from './forms.ts';
+import { Group } from './group.tsx';
 import { BLANK_MECHANICS } from '../../../core/library/index.ts';
 import { MechanicsEditor } from './mechanics.tsx';
 import { PredicateEditor } from './predicate.tsx';
 import type { FieldSpec, Value } from './types.ts';
-
-export interface EditContext {
-  entries: EntrySummary[];
-  /** Errors of the server by path, e.g. `levels[0].name`. */
-  errors: ReadonlyMap<string, string>;
-}
 
 interface Props {
   field: FieldSpec;
@@ -32,6 +23,9 @@ interface Props {
   context: EditContext;
   onChange: (value: unknown) => void;
 }
+
+/** Where a section of the form can be jumped to. */
+export const sectionId = (label: string) => `section-${label.toLowerCase().replace(/[^a-z]+/g, '-')}`;
 
 /** All fields of an object; a changed member gives a new object, `undefined` removes it. */
 export function EditFields({
@@ -71,7 +65,11 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
   const error = context.errors.get(path);
   switch (f.type) {
     case 'heading':
-      return <h2 className="mt-4 border-b border-ink pb-1">{f.label}</h2>;
+      return (
+        <h2 id={sectionId(f.label)} className="mt-4 scroll-mt-24 border-b border-ink pb-1">
+          {f.label}
+        </h2>
+      );
     case 'text':
       return (
         <Field label={f.label} hint={f.hint} error={error}>
@@ -217,6 +215,18 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         </Field>
       );
     case 'documents':
+      if (f.kind === 'cue') {
+        return (
+          <Group label={f.label} hint={f.hint} error={error ?? firstBelow(context.errors, path)}>
+            <CueList
+              slugs={(value as string[] | undefined) ?? []}
+              label={f.label}
+              context={context}
+              onChange={onChange}
+            />
+          </Group>
+        );
+      }
       return (
         <Group label={f.label} hint={f.hint} error={error}>
           <EditList
@@ -332,7 +342,12 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
     case 'criterion':
       return (
         <Group label={f.label} error={firstBelow(context.errors, path)}>
-          <CriterionEditor value={value as Criterion} negated={f.negated ?? false} onChange={onChange} />
+          <CriterionEditor
+            value={value as RuledCriterion}
+            negated={f.negated ?? false}
+            context={context}
+            onChange={onChange}
+          />
         </Group>
       );
     case 'waysOn':
@@ -381,276 +396,4 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
 function firstBelow(errors: ReadonlyMap<string, string>, path: string): string | undefined {
   for (const [at, text] of errors) if (at.startsWith(path)) return text;
   return undefined;
-}
-
-export function Group({
-  label,
-  hint,
-  error,
-  children,
-}: {
-  label: string;
-  hint?: string;
-  error?: string;
-  children: ReactNode;
-}) {
-  const id = useId();
-  return (
-    <fieldset aria-describedby={error || hint ? id : undefined}>
-      <legend className="label mb-1">{label}</legend>
-      {children}
-      {(error ?? hint) && (
-        <p id={id} className={`text-sm ${error ? 'font-semibold text-warn' : 'text-soft'}`}>
-          {error ?? hint}
-        </p>
-      )}
-    </fieldset>
-  );
-}
-
-interface ListProps<T> {
-  items: T[];
-  what: string;
-  fresh: () => T;
-  onChange: (items: T[]) => void;
-  render: (item: T, index: number, set: (item: T) => void) => ReactNode;
-  errorAt: (index: number) => string | undefined;
-}
-
-/** Items in order, with keys to move, remove and add. */
-export function EditList<T>({ items, what, fresh, onChange, render, errorAt }: ListProps<T>) {
-  const swap = (i: number, j: number) => {
-    const next = [...items];
-    [next[i], next[j]] = [next[j]!, next[i]!];
-    onChange(next);
-  };
-  return (
-    <div>
-      <ol>
-        {items.map((item, i) => (
-          <li key={i} className="mb-1.5 flex items-start gap-1 border-l-2 border-rule pl-2">
-            <div className="min-w-0 grow">
-              {render(item, i, (v) => onChange(items.map((x, j) => (j === i ? v : x))))}
-              {errorAt(i) && <p className="text-sm font-semibold text-warn">{errorAt(i)}</p>}
-            </div>
-            <Button
-              tone="quiet"
-              aria-label={`Move ${what} ${i + 1} up`}
-              disabled={i === 0}
-              onClick={() => swap(i, i - 1)}
-            >
-              <ArrowUp aria-hidden="true" size={16} />
-            </Button>
-            <Button
-              tone="quiet"
-              aria-label={`Move ${what} ${i + 1} down`}
-              disabled={i === items.length - 1}
-              onClick={() => swap(i, i + 1)}
-            >
-              <ArrowDown aria-hidden="true" size={16} />
-            </Button>
-            <Button
-              tone="quiet"
-              aria-label={`Remove ${what} ${i + 1}`}
-              onClick={() => onChange(items.filter((_, j) => j !== i))}
-            >
-              <X aria-hidden="true" size={16} />
-            </Button>
-          </li>
-        ))}
-      </ol>
-      <Button onClick={() => onChange([...items, fresh()])}>
-        <Plus aria-hidden="true" size={16} /> {what}
-      </Button>
-    </div>
-  );
-}
-
-export function DocumentSelect({
-  kind,
-  value,
-  optional = false,
-  context,
-  onChange,
-  ...rest
-}: {
-  kind: Kind;
-  value: string;
-  optional?: boolean;
-  context: EditContext;
-  onChange: (slug: string) => void;
-  id?: string;
-  'aria-label'?: string;
-}) {
-  const options = context.entries.filter((e) => e.kind === kind && (!e.retired || e.slug === value));
-  return (
-    <select className="field" {...rest} value={value} onChange={(e) => onChange(e.target.value)}>
-      <option value="">{optional ? 'none' : 'choose …'}</option>
-      {options.map((e) => (
-        <option key={e.slug} value={e.slug}>
-          {e.title}
-        </option>
-      ))}
-      {value && !options.some((e) => e.slug === value) && (
-        <option value={value}>{value} (not in the library)</option>
-      )}
-    </select>
-  );
-}
-
-/** A line of text, and the house answers it stands under. */
-function EditLine({
-  line,
-  label,
-  context,
-  onChange,
-}: {
-  line: Line;
-  label: string;
-  context: EditContext;
-  onChange: (line: Line) => void;
-}) {
-  const questions = context.entries.filter((e) => e.kind === 'houseQuestion');
-  const under = Object.entries(line?.holdsUnder ?? {});
-  const setUnder = (next: [string, string[]][]) =>
-    onChange(next.length ? { text: line.text, holdsUnder: Object.fromEntries(next) } : { text: line.text });
-  return (
-    <div>
-      <textarea
-        aria-label={label}
-        rows={Math.max(1, Math.ceil((line?.text.length ?? 0) / 90))}
-        className="field"
-        value={line?.text ?? ''}
-        onChange={(e) => onChange({ ...line, text: e.target.value })}
-      />
-      {under.map(([question, answers], i) => (
-        <div key={question} className="mt-1 flex flex-wrap items-center gap-2 pl-4 text-sm">
-          only while
-          <select
-            aria-label={`${label}: question`}
-            className="field max-w-72"
-            value={question}
-            onChange={(e) => setUnder(under.map((u, j) => (j === i ? [e.target.value, []] : u)))}
-          >
-            {questions.map((q) => (
-              <option key={q.slug} value={q.slug}>
-                {q.title}
-              </option>
-            ))}
-          </select>
-          is
-          <input
-            aria-label={`${label}: answers, separated by blanks`}
-            className="field max-w-64"
-            value={answers.join(' ')}
-            onChange={(e) =>
-              setUnder(
-                under.map((u, j) => (j === i ? [question, e.target.value.split(/\s+/).filter(Boolean)] : u)),
-              )
-            }
-          />
-          <Button tone="quiet" onClick={() => setUnder(under.filter((_, j) => j !== i))}>
-            always
-          </Button>
-        </div>
-      ))}
-      {under.length === 0 && questions.length > 0 && (
-        <button
-          type="button"
-          className="text-sm text-soft underline underline-offset-2"
-          onClick={() => setUnder([[questions[0]!.slug, []]])}
-        >
-          only under a house rule
-        </button>
-      )}
-    </div>
-  );
-}
-
-export function EditRuled({
-  value,
-  label,
-  context,
-  onChange,
-}: {
-  value: RuledNumber | undefined;
-  label: string;
-  context: EditContext;
-  onChange: (value: RuledNumber | undefined) => void;
-}) {
-  const number = (n: number | undefined, name: string, set: (n: number) => void) => (
-    <input
-      aria-label={name}
-      type="number"
-      step="any"
-      className="field max-w-24"
-      value={n ?? ''}
-      onChange={(e) => e.target.value !== '' && set(Number(e.target.value))}
-    />
-  );
-  if (typeof value === 'object') {
-    const by = Object.entries(value.byAnswer);
-    return (
-      <div className="grid gap-1">
-        <DocumentSelect
-          aria-label={`${label}: question`}
-          kind="houseQuestion"
-          value={value.question}
-          context={context}
-          onChange={(question) => onChange({ ...value, question })}
-        />
-        {by.map(([answer, n], i) => (
-          <div key={i} className="flex items-center gap-2">
-            <input
-              aria-label={`${label}: answer ${i + 1}`}
-              className="field max-w-56"
-              value={answer}
-              onChange={(e) =>
-                onChange({
-                  ...value,
-                  byAnswer: Object.fromEntries(by.map((b, j) => (j === i ? [e.target.value, n] : b))),
-                })
-              }
-            />
-            {number(n, `${label} under ${answer}`, (x) =>
-              onChange({ ...value, byAnswer: { ...value.byAnswer, [answer]: x } }),
-            )}
-          </div>
-        ))}
-        <div className="flex items-center gap-2">
-          else {number(value.otherwise, `${label} otherwise`, (x) => onChange({ ...value, otherwise: x }))}
-          <Button tone="quiet" onClick={() => onChange({ ...value, byAnswer: { ...value.byAnswer, '': 0 } })}>
-            another answer
-          </Button>
-          <Button tone="quiet" onClick={() => onChange(value.otherwise)}>
-            one number for all
-          </Button>
-        </div>
-      </div>
-    );
-  }
-  return (
-    <div className="flex items-center gap-2">
-      <input
-        aria-label={label}
-        type="number"
-        step="any"
-        className="field max-w-24"
-        value={value ?? ''}
-        onChange={(e) => onChange(e.target.value === '' ? undefined : Number(e.target.value))}
-      />
-      <Button
-        tone="quiet"
-        onClick={() =>
-          onChange({
-            question: context.entries.find((e) => e.kind === 'houseQuestion')?.slug ?? '',
-            byAnswer: {},
-            otherwise: value ?? 0,
-          })
-        }
-      >
-        depends on a house rule
-      </Button>
-    </div>
-  );
 }

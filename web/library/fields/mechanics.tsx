@@ -10,7 +10,7 @@ import {
 } from '../../../core/library/index.ts';
 import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
 import { EditFields } from './edit.tsx';
-import type { EditContext } from './edit.tsx';
+import type { EditContext } from './context.ts';
 import type { FieldSpec, Value } from './types.ts';
 
 const legs: FieldSpec = { type: 'choice', key: 'legs', label: 'Legs', options: [2, 1] };

@@ -1,0 +1,39 @@
+import type { HouseQuestion, Slug } from './documents.ts';
+import type { Stage } from './vocabulary.ts';
+
+/** For whom an answer is given, of those that are documents; an athlete's own are rows. */
+export type AnswerScope = 'hall' | Stage | 'loaded' | 'unloaded' | `variation ${Slug}`;
+
+/**
+ * The question with another answer for one scope.
+ * @param answer null takes the scope's own answer away; the hall always has one, so there it changes nothing
+ */
+export function withAnswer(
+  q: HouseQuestion,
+  scope: AnswerScope,
+  answer: string | null,
+  why: string,
+): HouseQuestion {
+  if (scope === 'hall') return answer === null ? q : { ...q, hall: { answer, why } };
+  if (scope === 'loaded' || scope === 'unloaded') {
+    const loaded = scope === 'loaded';
+    return { ...q, byLoad: put(q.byLoad, (l) => l.loaded === loaded, answer && { loaded, answer, why }) };
+  }
+  if (scope === 'learning' || scope === 'sound' || scope === 'advanced') {
+    return {
+      ...q,
+      byStage: put(q.byStage, (s) => s.stage === scope, answer && { stage: scope, answer, why }),
+    };
+  }
+  const variation = scope.slice('variation '.length);
+  return {
+    ...q,
+    byVariation: put(q.byVariation, (v) => v.variation === variation, answer && { variation, answer, why }),
+  };
+}
+
+/** The list with the one item replaced, added or, for nothing, taken out. */
+function put<T>(list: readonly T[], is: (item: T) => boolean, item: T | '' | null): T[] {
+  if (!item) return list.filter((x) => !is(x));
+  return list.some(is) ? list.map((x) => (is(x) ? item : x)) : [...list, item];
+}

@@ -1,0 +1,99 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Effects, SettledMechanics, SheetEffect } from '../../core/library/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { MovementIcon, PATTERN_OF_POSTURE } from '../figure/index.ts';
+import { Button } from '../ui/index.ts';
+import { memberWords } from './reading.tsx';
+
+const FIRST = 8;
+
+/** What a change does, sheet by sheet and criterion by criterion, before it is made. */
+export function EffectsView({ effects: e }: { effects: Effects }) {
+  const [all, setAll] = useState(false);
+  if (e.sheets.length + e.criteria.length === 0) {
+    return (
+      <p className="text-soft">
+        {e.looked === 0
+          ? 'No sheet draws on this.'
+          : `No line, figure or criterion changes on the ${e.looked === 1 ? 'sheet that draws' : `${e.looked} sheets that draw`} on this.`}
+      </p>
+    );
+  }
+  const sheets = new Set(e.sheets.map((s) => s.variation)).size;
+  return (
+    <div>
+      <p className="font-semibold">
+        {sheets === 1 ? 'One sheet changes' : `${sheets} sheets change`}
+        {e.criteria.length > 0 &&
+          `, ${e.criteria.length === 1 ? 'one criterion' : `${e.criteria.length} criteria`} with ${sheets === 1 ? 'it' : 'them'}`}
+        .
+      </p>
+      {e.criteria.length > 0 && (
+        <ul className="mt-1">
+          {e.criteria.map((c) => (
+            <li key={`${c.ladder} ${c.level} ${c.criterion}`} className="border-t border-rule py-1">
+              <Link to={`/ladders/${c.ladder}`}>{c.ladderName}</Link>, {c.level},{' '}
+              {c.criterion === 'advance' ? 'to move up' : 'to step back'}:{' '}
+              <del className="text-warn">{c.before}</del> <ins className="font-semibold">{c.after}</ins>
+            </li>
+          ))}
+        </ul>
+      )}
+      <ul className="mt-1">
+        {(all ? e.sheets : e.sheets.slice(0, FIRST)).map((s) => (
+          <Sheet key={`${s.variation} ${s.stage}`} effect={s} />
+        ))}
+      </ul>
+      {e.sheets.length > FIRST && !all && (
+        <Button onClick={() => setAll(true)}>Show all {e.sheets.length}</Button>
+      )}
+    </div>
+  );
+}
+
+function Sheet({ effect: s }: { effect: SheetEffect }) {
+  return (
+    <li className="border-t border-rule py-1.5">
+      <Link to={`/library/variation/${s.variation}`}>{s.name}</Link>
+      {s.stage && <span className="text-soft"> (for those at the stage “{s.stage}”)</span>}
+      {s.figure && <FigureChange before={s.figure.before} after={s.figure.after} />}
+      {s.faultsGone.length > 0 && (
+        <p className="text-sm">
+          No longer {s.faultsGone.length === 1 ? 'a fault' : 'faults'}: {s.faultsGone.join(', ')}.
+        </p>
+      )}
+      {s.faultsNew.length > 0 && <p className="text-sm">Now a fault: {s.faultsNew.join(', ')}.</p>}
+      {s.reordered.length > 0 && <p className="text-sm">In another order: {s.reordered.join(', ')}.</p>}
+      <ul className="text-sm">
+        {s.dropped.map((l, i) => (
+          <li key={`- ${i}`}>
+            <span className="text-soft">{l.section}:</span> <del className="text-warn">{l.text}</del>
+          </li>
+        ))}
+        {s.takenUp.map((l, i) => (
+          <li key={`+ ${i}`}>
+            <span className="text-soft">{l.section}:</span> <ins className="font-semibold">{l.text}</ins>
+          </li>
+        ))}
+      </ul>
+    </li>
+  );
+}
+
+/** Both figures small, and the numbers that differ. */
+function FigureChange({ before, after }: { before: SettledMechanics; after: SettledMechanics }) {
+  const [a, b] = [memberWords(before), memberWords(after)];
+  const changed = [...new Set([...a.keys(), ...b.keys()])].filter((k) => a.get(k) !== b.get(k));
+  const icon = (m: SettledMechanics) => (
+    <MovementIcon mechanics={m} pattern={PATTERN_OF_POSTURE[m.type]} build={REFERENCE_BUILD} size={56} />
+  );
+  return (
+    <p className="flex items-center gap-3 text-sm">
+      {icon(before)} <span aria-hidden="true">→</span> {icon(after)}
+      <span>
+        Figure: {changed.map((k) => `${k} ${a.get(k) ?? 'none'} → ${b.get(k) ?? 'none'}`).join('; ')}
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,27 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import type { CheckResult } from '../../contract/library.ts';
+import { canonicalJson } from '../../core/library/index.ts';
+import type { Body } from '../../core/library/index.ts';
+import { request } from '../shell/index.ts';
+
+/** A moment after the last keystroke, so that the server is not asked at each. */
+const REST_MS = 500;
+
+/** What the documents would do if they were in force; the last answer stays until the next one is there. */
+export function useCheck(items: readonly Body[], ask = true) {
+  const text = canonicalJson(items);
+  const [settled, setSettled] = useState(text);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(text), REST_MS);
+    return () => clearTimeout(timer);
+  }, [text]);
+  return useQuery<CheckResult>({
+    queryKey: ['/api/library/check', settled],
+    queryFn: () => request<CheckResult>('POST', '/api/library/check', `{"items":${settled}}`),
+    enabled: ask,
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+    gcTime: 0,
+  });
+}
