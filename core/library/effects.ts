@@ -1,7 +1,8 @@
 import { sentenceOf } from '../ladder/index.ts';
+import { canonicalJson } from './canonical.ts';
 import type { Body, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
-import { printedLines } from './printed.ts';
+import { faultSection, printedLines } from './printed.ts';
 import type { PrintedLine } from './printed.ts';
 import { referencesOf } from './references.ts';
 import { resolve, resolveLadder } from './resolve.ts';
@@ -121,19 +122,25 @@ function difference(
   after: ResolvedVariation,
   stage: Stage | null,
 ): SheetEffect | null {
-  const [a, b] = [printedLines(before), printedLines(after)];
-  const dropped = without(a, b);
-  const takenUp = without(b, a);
   const names = (r: ResolvedVariation) => new Map(r.faults.map((f) => [f.slug, f.name]));
   const [was, is] = [names(before), names(after)];
-  const figure = JSON.stringify(before.mechanics) !== JSON.stringify(after.mechanics);
+  const faultsGone = [...was].filter(([slug]) => !is.has(slug)).map(([, name]) => name);
+  const faultsNew = [...is].filter(([slug]) => !was.has(slug)).map(([, name]) => name);
+  // A fault that comes or goes is said by its name, not by each of its lines.
+  const whole = new Set([...faultsGone, ...faultsNew].map(faultSection));
+  const read = (r: ResolvedVariation) => printedLines(r).filter((l) => !whole.has(l.section));
+  const [a, b] = [read(before), read(after)];
+  const dropped = without(a, b);
+  const takenUp = without(b, a);
+  const figure = canonicalJson(before.mechanics) !== canonicalJson(after.mechanics);
   const toes = before.toeOutDeg !== after.toeOutDeg;
   const reordered = [...new Set(a.map((l) => l.section))].filter((section) => {
     const of = (list: PrintedLine[]) => list.filter((l) => l.section === section).map((l) => l.text);
     const [x, y] = [of(a), of(b)];
     return x.join('\n') !== y.join('\n') && [...x].sort().join('\n') === [...y].sort().join('\n');
   });
-  if (dropped.length + takenUp.length + reordered.length === 0 && !figure && !toes) return null;
+  const lists = [dropped, takenUp, reordered, faultsGone, faultsNew];
+  if (lists.every((l) => l.length === 0) && !figure && !toes) return null;
   return {
     variation: after.source.slug,
     name: after.source.name,
@@ -141,8 +148,8 @@ function difference(
     dropped,
     takenUp,
     reordered,
-    faultsGone: [...was].filter(([slug]) => !is.has(slug)).map(([, name]) => name),
-    faultsNew: [...is].filter(([slug]) => !was.has(slug)).map(([, name]) => name),
+    faultsGone,
+    faultsNew,
     figure: figure ? { before: before.mechanics, after: after.mechanics } : null,
     toeOutDeg: toes ? { before: before.toeOutDeg, after: after.toeOutDeg } : null,
   };

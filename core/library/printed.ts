@@ -24,6 +24,8 @@ export const LINE_FIELD_WORDS: Record<LineField, string> = {
   runThrough: 'Run-through',
 };
 
+export const faultSection = (name: string) => `Fault: ${name}`;
+
 /** Every line that the sheet prints, in reading order: what may not contradict the rule in force. */
 export function printedLines(r: ResolvedVariation): PrintedLine[] {
   const lines: PrintedLine[] = [];
@@ -41,7 +43,7 @@ export function printedLines(r: ResolvedVariation): PrintedLine[] {
   for (const d of r.dose) say('Dose', ...d.notes);
   for (const c of r.cues) say('Cues', c.text);
   for (const f of r.faults) {
-    const at = `Fault: ${f.name}`;
+    const at = faultSection(f.name);
     say(at, f.sign, `Seen ${f.views.map((v) => VIEW_WORDS[v]).join(', ')}.`, ...f.causes);
     for (const c of f.checks)
       say(at, c.text, ...c.results.map((x) => `${x.result}: ${x.pointsTo.join(' ')}`));

@@ -161,15 +161,107 @@ describe('proposing', () => {
 });
 
 describe('drafts', () => {
-  it('are kept per person and document, and gone after saving', async () => {
+  const path = '/api/drafts/cue/tall-stride';
+
+  it('are kept per person and document, with what is written along, and gone after saving', async () => {
     const { body, revision } = await entryOf<Cue>('cue', 'tall-stride');
-    const path = '/api/drafts/cue/tall-stride';
-    const draft = { ...body, line: { text: '' } };
-    await hall.as('coach').ok('PUT', path, { body: draft, base: revision });
-    expect(await hall.as('coach').get(path)).toMatchObject({ body: draft, base: revision });
+    const draft = { body: { ...body, line: { text: '' } }, base: revision, also: [{ body, base: 0 }] };
+    const { at } = await hall.as('coach').ok<{ at: string }>('PUT', path, { ...draft, since: null });
+    expect(await hall.as('coach').get(path)).toEqual({ ...draft, at });
     expect(await hall.as('head').get(path)).toBeNull();
     await saved('coach', { ...body, line: { text: 'Taller.' } }, revision);
     expect(await hall.as('coach').get(path)).toBeNull();
+  });
+
+  it('written on in two windows are never overwritten by the one that does not know the other', async () => {
+    const { body, revision } = await entryOf<Cue>('cue', 'tall-stride');
+    const coach = hall.as('coach');
+    const draft = (text: string, since: string | null) => ({
+      body: { ...body, line: { text } },
+      base: revision,
+      also: [],
+      since,
+    });
+    hall.setNow('2026-11-24T12:01:00Z');
+    const one = await coach.ok<{ at: string }>('PUT', path, draft('In one window', null));
+    const problem = await coach.refused('PUT', path, draft('In the other', null));
+    expect(problem).toMatchObject({ status: 409, inForce: { line: { text: 'In one window' } } });
+    hall.setNow('2026-11-24T12:02:00Z');
+    await coach.ok('PUT', path, draft('In one window, on', one.at));
+    expect(await coach.get(path)).toMatchObject({ body: { line: { text: 'In one window, on' } } });
+    await coach.ok('DELETE', path);
+    hall.setNow('2026-11-24T12:00:00Z');
+  });
+});
+
+describe('several documents saved as one change', () => {
+  it('are accepted whole: a sheet with a cue written along', async () => {
+    const { body, revision } = await entryOf<Variation>('variation', 'floor-march');
+    const cue = {
+      ...(await entryOf<Cue>('cue', 'tray')).body,
+      slug: 'fresh-cue',
+      line: { text: 'Freshly said.' },
+    };
+    const head = hall.as('head');
+    const next = { ...body, cues: [...body.cues, 'fresh-cue'] };
+    const put = (also: object[]) =>
+      head.send('PUT', '/api/library/variation/floor-march', {
+        body: next,
+        base: revision,
+        reason: '',
+        also,
+      });
+    const alone = await put([]);
+    expect(alone.status).toBe(422);
+    const twice = await put([
+      { body: cue, base: 0 },
+      { body: cue, base: 0 },
+    ]);
+    expect(((await twice.json()) as { detail: string }).detail).toContain('given twice');
+    const before = (await head.get<LibraryList>('/api/library')).edition.changesSince;
+    expect((await put([{ body: cue, base: 0 }])).status).toBe(200);
+    expect((await head.get<LibraryList>('/api/library')).edition.changesSince).toBe(before + 1);
+    const sheet = await head.get<Sheet>('/api/sheets/floor-march');
+    expect(sheet.resolved.cues.map((c) => c.text)).toContain('Freshly said.');
+    const [change] = await head.get<ChangeSummary[]>('/api/changes');
+    expect(change!.documents.map((d) => d.slug).sort()).toEqual(['floor-march', 'fresh-cue']);
+  });
+
+  it('a new document under a slug that somebody else was quicker to take is told with both', async () => {
+    const { body } = await entryOf<Cue>('cue', 'tray');
+    const problem = await hall
+      .as('head')
+      .refused('PUT', '/api/library/cue/tray', { body, base: 0, reason: '' });
+    expect(problem.detail).toContain('There is a cue "tray" already');
+    expect(problem.inForce).toEqual(body);
+  });
+});
+
+describe('text is text', () => {
+  it.each([
+    ['a script', '<script>alert(1)</script> & "quotes" \'too\''],
+    ['right to left', 'כתפיים אחורה ולמטה'],
+    ['emoji', 'Squeeze 🙂👩🏽‍🦽 now'],
+    ['a formula', '=HYPERLINK("http://x","y")'],
+  ])('%s comes back letter by letter', async (_what, text) => {
+    const { body, revision } = await entryOf<Cue>('cue', 'small-breaths');
+    await saved('head', { ...body, line: { text } }, revision);
+    expect((await entryOf<Cue>('cue', 'small-breaths')).body.line.text).toBe(text);
+    const response = await hall.as('head').send('GET', '/api/library/cue/small-breaths');
+    expect(response.headers.get('content-type')).toContain('application/json');
+  });
+
+  it('ten thousand letters are refused with the field, and nothing is kept', async () => {
+    const { body, revision } = await entryOf<Cue>('cue', 'small-breaths');
+    const problem = await hall.as('head').refused('PUT', '/api/library/cue/small-breaths', {
+      body: { ...body, line: { text: 'x'.repeat(10_000) } },
+      base: revision,
+      reason: '',
+    });
+    expect(problem.errors).toEqual([
+      { field: 'body.line.text', detail: expect.stringContaining('less than or equal to 2000') as string },
+    ]);
+    expect((await entryOf<Cue>('cue', 'small-breaths')).revision).toBe(revision);
   });
 });
 

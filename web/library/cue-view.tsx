@@ -4,6 +4,7 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { SimilarityIndex, VIEW_WORDS } from '../../core/library/index.ts';
 import type { Cue } from '../../core/library/index.ts';
 import { useSigned } from '../shell/index.ts';
+import { capital } from '../ui/index.ts';
 import { LineReading } from './reading.tsx';
 import { EntryIcon } from './entry-icon.tsx';
 
@@ -33,7 +34,7 @@ export function CueView({ cue: c, entries }: { cue: Cue; entries: EntrySummary[]
         <LineReading line={c.line} />
       </p>
       <p className="text-soft">
-        Said at: {c.phase}. {c.cueKind}, checked {VIEW_WORDS[c.view]}. Suits: {c.stages.join(', ')}.{' '}
+        Said at: {c.phase}. {capital(c.cueKind)}, checked {VIEW_WORDS[c.view]}. Suits: {c.stages.join(', ')}.{' '}
         {answers ? (
           <>
             Answers the fault <Link to={`/library/fault/${answers.slug}`}>{answers.title}</Link>.

@@ -52,7 +52,12 @@ export function EffectsView({ effects: e }: { effects: Effects }) {
   );
 }
 
+const degrees = (n: number | null) => (n === null ? 'not said' : `${n}°`);
+const of = (lines: SheetEffect['dropped'], section: string) =>
+  lines.filter((l) => l.section === section).map((l) => l.text);
+
 function Sheet({ effect: s }: { effect: SheetEffect }) {
+  const sections = [...new Set([...s.dropped, ...s.takenUp].map((l) => l.section))];
   return (
     <li className="border-t border-rule py-1.5">
       <Link to={`/library/variation/${s.variation}`}>{s.name}</Link>
@@ -65,18 +70,30 @@ function Sheet({ effect: s }: { effect: SheetEffect }) {
       )}
       {s.faultsNew.length > 0 && <p className="text-sm">Now a fault: {s.faultsNew.join(', ')}.</p>}
       {s.reordered.length > 0 && <p className="text-sm">In another order: {s.reordered.join(', ')}.</p>}
-      <ul className="text-sm">
-        {s.dropped.map((l, i) => (
-          <li key={`- ${i}`}>
-            <span className="text-soft">{l.section}:</span> <del className="text-warn">{l.text}</del>
-          </li>
+      {s.toeOutDeg && (
+        <p className="text-sm">
+          Toes out: {degrees(s.toeOutDeg.before)} → {degrees(s.toeOutDeg.after)}
+        </p>
+      )}
+      <dl className="text-sm">
+        {sections.map((section) => (
+          <div key={section} className="grid grid-cols-[7rem_1fr] gap-2">
+            <dt className="text-soft">{section}</dt>
+            <dd>
+              {of(s.dropped, section).map((text, i) => (
+                <p key={i}>
+                  <del className="text-warn">{text}</del>
+                </p>
+              ))}
+              {of(s.takenUp, section).map((text, i) => (
+                <p key={i}>
+                  <ins className="font-semibold">{text}</ins>
+                </p>
+              ))}
+            </dd>
+          </div>
         ))}
-        {s.takenUp.map((l, i) => (
-          <li key={`+ ${i}`}>
-            <span className="text-soft">{l.section}:</span> <ins className="font-semibold">{l.text}</ins>
-          </li>
-        ))}
-      </ul>
+      </dl>
     </li>
   );
 }

@@ -42,7 +42,7 @@ export function EntryList({ label, list, shown, query, found }: Props) {
   return (
     <div
       ref={box}
-      className="mt-1 h-[calc(100vh-24rem)] min-h-72 overflow-y-auto border-y border-ink"
+      className="mt-1 h-72 shrink overflow-y-auto border-y border-ink lg:h-auto lg:min-h-40 lg:flex-1"
       // Scrollable by keyboard even while nothing in it has the focus.
       tabIndex={-1}
     >

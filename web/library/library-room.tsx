@@ -104,7 +104,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
 
   return (
     <div className="grid gap-6 lg:grid-cols-[21rem_1fr]">
-      <div className="lg:sticky lg:top-4 lg:self-start">
+      <div className="flex flex-col lg:sticky lg:top-4 lg:h-[calc(100vh-5.5rem)] lg:self-start">
         <h1 className="sr-only">Library</h1>
         <nav aria-label="Kinds of document" className="mb-2 flex flex-wrap">
           {KIND_ORDER.map((k) => {

@@ -26,7 +26,9 @@ function Lines({ lines }: { lines: string[] }) {
   return (
     <ul>
       {lines.map((l) => (
-        <li key={l}>{l}</li>
+        <li key={l} dir="auto" className="[overflow-wrap:anywhere]">
+          {l}
+        </li>
       ))}
     </ul>
   );
@@ -205,7 +207,10 @@ export function SheetView({
                         {i + 1}
                       </td>
                       <td className="px-3 text-sm text-soft">{c.phase}</td>
-                      <td className={i < 3 ? 'text-lg font-semibold' : ''}>
+                      <td
+                        dir="auto"
+                        className={`[overflow-wrap:anywhere] ${i < 3 ? 'text-lg font-semibold' : ''}`}
+                      >
                         <Link className="no-underline hover:underline" to={`/library/cue/${c.slug}`}>
                           {c.text}
                         </Link>

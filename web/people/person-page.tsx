@@ -21,6 +21,7 @@ import {
 } from '../ui/index.ts';
 import { BodyPanel } from './body-panel.tsx';
 import { DecisionPanel } from './decision.tsx';
+import { OwnAnswers } from './own-answers.tsx';
 import { PersonForm } from './person-form.tsx';
 import { Restrictions } from './restrictions.tsx';
 
@@ -92,6 +93,7 @@ export function PersonPage() {
                   </div>
                   <div className="grid content-start gap-6">
                     <Restrictions personId={id} />
+                    <OwnAnswers personId={id} />
                     <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
                     <Moves moves={data.moves} ladders={data.ladders} />
                     <Sets personId={id} data={data} />

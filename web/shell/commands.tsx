@@ -1,9 +1,11 @@
 import { Command } from 'cmdk';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { LibraryList } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
 import { Dialog } from '../ui/index.ts';
+import { entryId, useSearch } from '../workers/index.ts';
 import { request, queryClient, useGet } from './api.ts';
 import { currentTheme, setTheme, writePreference } from './preferences.ts';
 import { useSigned, useUnits } from './start.tsx';
@@ -14,6 +16,10 @@ interface Props {
   onShortcuts: () => void;
 }
 
+const NONE: LibraryList['entries'] = [];
+/** Library documents offered at most: the best are first. */
+const MOST_FOUND = 12;
+
 /** Go to, and do: everything within reach of the keyboard. */
 export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const { me } = useSigned();
@@ -21,11 +27,18 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const navigate = useNavigate();
   const library = useGet<LibraryList>(open ? '/api/library' : null);
   const people = useGet<Person[]>(open && me.role !== 'viewer' ? '/api/people' : null);
+  const [text, setText] = useState('');
+  const entries = library.data?.entries ?? NONE;
+  const found = useSearch(entries, open ? text : '') ?? [];
+  const byId = new Map(entries.map((e) => [entryId(e), e]));
+  const documents = found.flatMap((f) => byId.get(f.id) ?? []).filter((e) => !e.retired);
   const go = (to: string) => () => {
+    setText('');
     onClose();
     void navigate(to);
   };
   const act = (action: () => void) => () => {
+    setText('');
     onClose();
     action();
   };
@@ -43,9 +56,22 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
     ...(me.role === 'head coach' ? ([['Hall', '/hall']] satisfies [string, string][]) : []),
   ];
   return (
-    <Dialog title="Go to, or do" open={open} onClose={onClose}>
+    <Dialog
+      title="Go to, or do"
+      open={open}
+      onClose={() => {
+        setText('');
+        onClose();
+      }}
+    >
       <Command label="Go to, or do" className="grid gap-2">
-        <Command.Input className="field" placeholder="A name, a variation, a room, an action" autoFocus />
+        <Command.Input
+          className="field"
+          placeholder="A name, a variation, a room, an action"
+          value={text}
+          onValueChange={setText}
+          autoFocus
+        />
         <Command.List className="max-h-[50vh] overflow-y-auto">
           <Command.Empty className="p-3 text-soft">Nothing by that name. Try fewer letters.</Command.Empty>
           <Group heading="Do">
@@ -87,11 +113,13 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
               </Item>,
             ])}
           </Group>
-          <Group heading="Library">
-            {library.data?.entries.map((e) => (
+          <Group heading="Library" forceMount={documents.length > 0}>
+            {documents.slice(0, MOST_FOUND).map((e) => (
+              // Found by the library's own search, so that the list may not sift them again.
               <Item
-                key={`${e.kind}/${e.slug}`}
-                value={`${e.title} ${e.kind} ${e.slug}`}
+                key={entryId(e)}
+                value={entryId(e)}
+                forceMount
                 onSelect={go(`/library/${e.kind}/${e.slug}`)}
               >
                 {e.title} <span className="text-soft">{KIND_WORDS[e.kind]}</span>
@@ -104,10 +132,19 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   );
 }
 
-function Group({ heading, children }: { heading: string; children: React.ReactNode }) {
+function Group({
+  heading,
+  children,
+  forceMount,
+}: {
+  heading: string;
+  children: React.ReactNode;
+  forceMount?: boolean;
+}) {
   return (
     <Command.Group
       heading={heading}
+      forceMount={forceMount}
       className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-soft"
     >
       {children}
@@ -119,14 +156,17 @@ function Item({
   children,
   onSelect,
   value,
+  forceMount,
 }: {
   children: React.ReactNode;
   onSelect: () => void;
   value?: string;
+  forceMount?: boolean;
 }) {
   return (
     <Command.Item
       value={value}
+      forceMount={forceMount}
       onSelect={onSelect}
       className="flex justify-between gap-4 px-3 py-2 data-[selected=true]:bg-tape data-[selected=true]:text-on-tape data-[selected=true]:[&_span]:text-on-tape"
     >

@@ -7,13 +7,12 @@ import { OrderedList } from './edit-list.tsx';
 
 interface Props {
   slugs: string[];
-  label: string;
   context: EditContext;
   onChange: (slugs: string[]) => void;
 }
 
 /** The cues of a sheet in order of rank, picked from the shared list or written anew. */
-export function CueList({ slugs, label, context, onChange }: Props) {
+export function CueList({ slugs, context, onChange }: Props) {
   const [picking, setPicking] = useState(false);
   const add = (slug: string) => {
     onChange([...slugs, slug]);
@@ -42,7 +41,7 @@ export function CueList({ slugs, label, context, onChange }: Props) {
         <>
           <CuePicker
             entries={context.entries}
-            label={`${label}: another cue`}
+            label="Another cue"
             leaveOut={slugs}
             onPick={add}
             onWrite={context.onWriteCue && ((text) => add(context.onWriteCue!(text)))}

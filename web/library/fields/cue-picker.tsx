@@ -14,6 +14,9 @@ interface Props {
   onWrite?: (text: string) => void;
 }
 
+/** Alike enough to be offered while the words are still being typed. */
+const WORTH_OFFERING = 0.1;
+
 /** Cues of the shared list that say much the same as what is typed; a new one comes only after those. */
 export function CuePicker({ entries, label, like = '', leaveOut = [], onPick, onWrite }: Props) {
   const [text, setText] = useState('');
@@ -27,7 +30,7 @@ export function CuePicker({ entries, label, like = '', leaveOut = [], onPick, on
     );
   }, [entries, left]);
   const asked = text.trim() || like;
-  const near = asked ? index.nearest(asked, 0.08, 8) : [];
+  const near = asked ? index.nearest(asked, WORTH_OFFERING, 5) : [];
   const twin = near.find((n) => n.similarity >= NEAR_DUPLICATE);
   return (
     <div className="grid max-w-xl gap-1 border-l-2 border-rule pl-3">

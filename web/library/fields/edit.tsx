@@ -218,12 +218,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       if (f.kind === 'cue') {
         return (
           <Group label={f.label} hint={f.hint} error={error ?? firstBelow(context.errors, path)}>
-            <CueList
-              slugs={(value as string[] | undefined) ?? []}
-              label={f.label}
-              context={context}
-              onChange={onChange}
-            />
+            <CueList slugs={(value as string[] | undefined) ?? []} context={context} onChange={onChange} />
           </Group>
         );
       }
