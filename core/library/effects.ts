@@ -122,6 +122,7 @@ function difference(
   after: ResolvedVariation,
   stage: Stage | null,
 ): SheetEffect | null {
+  if (sameSheet(before, after)) return null;
   const names = (r: ResolvedVariation) => new Map(r.faults.map((f) => [f.slug, f.name]));
   const [was, is] = [names(before), names(after)];
   const faultsGone = [...was].filter(([slug]) => !is.has(slug)).map(([, name]) => name);
@@ -139,8 +140,6 @@ function difference(
     const [x, y] = [of(a), of(b)];
     return x.join('\n') !== y.join('\n') && [...x].sort().join('\n') === [...y].sort().join('\n');
   });
-  const lists = [dropped, takenUp, reordered, faultsGone, faultsNew];
-  if (lists.every((l) => l.length === 0) && !figure && !toes) return null;
   return {
     variation: after.source.slug,
     name: after.source.name,
@@ -155,14 +154,38 @@ function difference(
   };
 }
 
+/** Whether two readings print and draw the same; most sheets do, so it is looked at first. */
+function sameSheet(before: ResolvedVariation, after: ResolvedVariation): boolean {
+  const [a, b] = [printedLines(before), printedLines(after)];
+  return (
+    a.length === b.length &&
+    a.every((l, i) => sameLine(l, b[i]!)) &&
+    before.faults.length === after.faults.length &&
+    before.toeOutDeg === after.toeOutDeg &&
+    canonicalJson(before.mechanics) === canonicalJson(after.mechanics)
+  );
+}
+
 /** The lines of the first list that the second has not, each as often as it is missing. */
 function without(list: readonly PrintedLine[], other: readonly PrintedLine[]): PrintedLine[] {
+  // Sheets differ in a few lines: what is the same at both ends is not looked at further.
+  let start = 0;
+  while (start < list.length && start < other.length && sameLine(list[start]!, other[start]!)) start++;
+  let end = 0;
+  while (
+    end < Math.min(list.length, other.length) - start &&
+    sameLine(list[list.length - 1 - end]!, other[other.length - 1 - end]!)
+  ) {
+    end++;
+  }
   const left = new Map<string, number>();
   const key = (l: PrintedLine) => `${l.section}\n${l.text}`;
-  for (const l of other) left.set(key(l), (left.get(key(l)) ?? 0) + 1);
-  return list.filter((l) => {
+  for (const l of other.slice(start, other.length - end)) left.set(key(l), (left.get(key(l)) ?? 0) + 1);
+  return list.slice(start, list.length - end).filter((l) => {
     const n = left.get(key(l)) ?? 0;
     left.set(key(l), n - 1);
     return n <= 0;
   });
 }
+
+const sameLine = (a: PrintedLine, b: PrintedLine) => a.text === b.text && a.section === b.section;

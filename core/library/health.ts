@@ -3,7 +3,6 @@ import type { Body, Kind, Line, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { holdsFor } from './predicate.ts';
 import { LINE_FIELD_WORDS, printedLines } from './printed.ts';
-import { referencesOf } from './references.ts';
 import { LINE_FIELDS, resolve } from './resolve.ts';
 import type { LineField, ResolvedVariation } from './resolve.ts';
 import { documentId } from './shelf.ts';
@@ -165,11 +164,13 @@ function missingIn(b: Body): string[] {
 }
 
 /** Lines that hold only under some answers, by their words, with the answers of each place they stand in. */
-type Guarded = Map<string, { line: Line; document: string }[]>;
+interface Guarded {
+  of: (text: string) => readonly { line: Line; document: string }[];
+}
 const plainWords = (text: string) => wordsIn(text).join(' ');
 
 function guardedLines(shelf: Shelf): Guarded {
-  const found: Guarded = new Map();
+  const found = new Map<string, { line: Line; document: string }[]>();
   const walk = (value: unknown, document: string): void => {
     if (Array.isArray(value)) {
       for (const v of value) walk(v, document);
@@ -184,7 +185,15 @@ function guardedLines(shelf: Shelf): Guarded {
     }
   };
   for (const b of shelf.everything()) if (!b.retired && b.kind !== 'caution') walk(b, documentId(b));
-  return found;
+  // Shared cues and faults stand on many sheets: each text is taken to pieces once.
+  const known = new Map<string, readonly { line: Line; document: string }[]>();
+  return {
+    of(text) {
+      let list = known.get(text);
+      if (!list) known.set(text, (list = found.get(plainWords(text)) ?? []));
+      return list;
+    },
+  };
 }
 
 function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded: Guarded): Finding[] {
@@ -225,7 +234,7 @@ function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded
   // The same words, free here and dropped elsewhere by the very answer that is in force here.
   for (const line of printedLines(r)) {
     if (line.section.startsWith('Caution')) continue;
-    for (const g of guarded.get(plainWords(line.text)) ?? []) {
+    for (const g of guarded.of(line.text)) {
       const [question, allowed] =
         Object.entries(g.line.holdsUnder ?? {}).find(([q, a]) => {
           const now = r.answers[q]?.answer;
@@ -329,11 +338,10 @@ function easierFindings(
 }
 
 function cueFindings(shelf: Shelf): Finding[] {
-  const used = new Set<string>();
-  for (const b of shelf.everything()) {
-    if (b.retired) continue;
-    for (const r of referencesOf(b)) if (r.kind === 'cue') used.add(r.slug);
-  }
+  const used = new Set([
+    ...shelf.all('variation').flatMap((v) => (v.retired ? [] : v.cues)),
+    ...shelf.all('fault').flatMap((f) => (f.retired ? [] : f.answers.map((a) => a.cue))),
+  ]);
   const cues = shelf.all('cue').filter((c) => !c.retired);
   const unused = cues
     .filter((c) => !used.has(c.slug))

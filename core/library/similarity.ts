@@ -16,14 +16,14 @@ export const NEAR_DUPLICATE = 0.6;
 
 /** Words of a text: small letters and digits, accents dropped. */
 export function wordsIn(text: string): string[] {
-  return (
-    text
-      .normalize('NFKD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
-      .match(/[\p{L}\p{N}]+/gu) ?? []
-  );
+  // Most texts are plain: they need none of what follows, which costs several times as much.
+  if (PLAIN.test(text)) return text.toLowerCase().match(PLAIN_WORDS) ?? [];
+  return text.normalize('NFKD').replace(MARKS, '').toLowerCase().match(WORDS) ?? [];
 }
+const PLAIN = /^[ -~]*$/;
+const PLAIN_WORDS = /[a-z0-9]+/g;
+const MARKS = /\p{M}/gu;
+const WORDS = /[\p{L}\p{N}]+/gu;
 
 /** The words that carry meaning; all of them where none does. */
 export function tokensOf(text: string): Set<string> {
@@ -42,30 +42,51 @@ export function trigramsOf(text: string): Set<string> {
   return found;
 }
 
+/** Numbers for words and trigrams, so that sets are compared as ascending lists of whole numbers. */
+class Numbering {
+  private readonly known = new Map<string, number>();
+  of(strings: Iterable<string>): Uint32Array {
+    const numbers: number[] = [];
+    for (const s of strings) {
+      let n = this.known.get(s);
+      if (n === undefined) this.known.set(s, (n = this.known.size));
+      numbers.push(n);
+    }
+    return Uint32Array.from(numbers).sort();
+  }
+}
+
+interface Features {
+  tokens: Uint32Array;
+  trigrams: Uint32Array;
+}
+const featuresOf = (text: string, words: Numbering, letters: Numbering): Features => ({
+  tokens: words.of(tokensOf(text)),
+  trigrams: letters.of(trigramsOf(text)),
+});
+
 const jaccard = (shared: number, a: number, b: number) => (a + b === 0 ? 0 : shared / (a + b - shared));
 
-function sharedBetween<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): number {
-  const [small, large] = a.size < b.size ? [a, b] : [b, a];
+/** Jaccard's index of two ascending lists without doubles. */
+function alikeness(a: Uint32Array, b: Uint32Array): number {
   let shared = 0;
-  for (const x of small) if (large.has(x)) shared++;
-  return shared;
+  for (let i = 0, j = 0; i < a.length && j < b.length;) {
+    if (a[i] === b[j]) {
+      shared++;
+      i++;
+      j++;
+    } else if (a[i]! < b[j]!) i++;
+    else j++;
+  }
+  return jaccard(shared, a.length, b.length);
 }
 
 /** 1 for the same words, 0 for nothing in common. */
 export function similarity(a: string, b: string): number {
-  const [x, y] = [featuresOf(a), featuresOf(b)];
-  return (wordsOf(x, y) + lettersOf(x, y)) / 2;
+  const [words, letters] = [new Numbering(), new Numbering()];
+  const [x, y] = [featuresOf(a, words, letters), featuresOf(b, words, letters)];
+  return (alikeness(x.tokens, y.tokens) + alikeness(x.trigrams, y.trigrams)) / 2;
 }
-
-interface Features {
-  tokens: ReadonlySet<string>;
-  trigrams: ReadonlySet<string>;
-}
-const featuresOf = (text: string): Features => ({ tokens: tokensOf(text), trigrams: trigramsOf(text) });
-const wordsOf = (a: Features, b: Features) =>
-  jaccard(sharedBetween(a.tokens, b.tokens), a.tokens.size, b.tokens.size);
-const lettersOf = (a: Features, b: Features) =>
-  jaccard(sharedBetween(a.trigrams, b.trigrams), a.trigrams.size, b.trigrams.size);
 
 export interface Alike {
   id: string;
@@ -77,19 +98,17 @@ export interface Alike {
 /** Texts with an inverted index over their words and trigrams: asking looks only at those that share something. */
 export class SimilarityIndex {
   private readonly entries: (Features & { id: string; text: string })[] = [];
-  private readonly byTrigram = new Map<string, number[]>();
-  private readonly tokenCounts = new Map<string, number>();
+  private readonly words = new Numbering();
+  private readonly letters = new Numbering();
+  private readonly byWord: number[][] = [];
+  private readonly byTrigram: number[][] = [];
 
   constructor(texts: Iterable<{ id: string; text: string }>) {
     for (const { id, text } of texts) {
-      const features = featuresOf(text);
+      const features = featuresOf(text, this.words, this.letters);
       const at = this.entries.push({ id, text, ...features }) - 1;
-      for (const t of features.trigrams) {
-        const list = this.byTrigram.get(t);
-        if (list) list.push(at);
-        else this.byTrigram.set(t, [at]);
-      }
-      for (const t of features.tokens) this.tokenCounts.set(t, (this.tokenCounts.get(t) ?? 0) + 1);
+      for (const t of features.tokens) (this.byWord[t] ??= []).push(at);
+      for (const t of features.trigrams) (this.byTrigram[t] ??= []).push(at);
     }
   }
 
@@ -99,18 +118,18 @@ export class SimilarityIndex {
    * @param most how many are given
    */
   nearest(text: string, least: number, most: number): Alike[] {
-    const asked = featuresOf(text);
+    const asked = featuresOf(text, this.words, this.letters);
     const shared = new Map<number, number>();
     for (const t of asked.trigrams) {
-      for (const at of this.byTrigram.get(t) ?? []) shared.set(at, (shared.get(at) ?? 0) + 1);
+      for (const at of this.byTrigram[t] ?? []) shared.set(at, (shared.get(at) ?? 0) + 1);
     }
     const found: Alike[] = [];
     for (const [at, n] of shared) {
       const e = this.entries[at]!;
-      const letters = jaccard(n, asked.trigrams.size, e.trigrams.size);
+      const letters = jaccard(n, asked.trigrams.length, e.trigrams.length);
       // Even with all words shared the mean could not reach what is asked.
       if ((letters + 1) / 2 < least) continue;
-      const similarity = (letters + wordsOf(asked, e)) / 2;
+      const similarity = (letters + alikeness(asked.tokens, e.tokens)) / 2;
       if (similarity >= least) found.push({ id: e.id, text: e.text, similarity });
     }
     found.sort((a, b) => b.similarity - a.similarity || (a.id < b.id ? -1 : 1));
@@ -120,39 +139,32 @@ export class SimilarityIndex {
   /**
    * All pairs at least so alike, best first.
    *
-   * A pair of similarity s shares words of at least 2s − 1 by Jaccard, since the letters give 1 at most. So it shares
-   * one of the rarest words of either: all but the last ⌈(2s − 1)·n⌉ − 1 of n words in order of rarity (prefix
-   * filtering, Chaudhuri, Ganti and Kaushik 2006). Only those are indexed.
+   * A pair of similarity s has words alike by 2s − 1 at least, since letters give 1 at most. Words shared are counted
+   * over the lists of each word, and only the few pairs that can still reach s have their letters compared.
    * @param least above 0.5
    * @throws RangeError for 0.5 and less, where pairs need share no word
    */
   pairs(least: number): { a: string; b: string; similarity: number }[] {
     if (least <= 0.5) throw new RangeError('Pairs are found from a similarity above 0.5.');
-    const words = 2 * least - 1;
-    const order = [...this.tokenCounts].sort(([a, n], [b, m]) => n - m || (a < b ? -1 : 1));
-    const rank = new Map(order.map(([t], i) => [t, i]));
-    const byToken = new Map<string, number[]>();
     const found: { a: string; b: string; similarity: number }[] = [];
+    const shared = new Uint16Array(this.entries.length);
     this.entries.forEach((e, at) => {
-      const rare = [...e.tokens].sort((x, y) => rank.get(x)! - rank.get(y)!);
-      const prefix = rare.slice(0, rare.length - Math.ceil(words * rare.length - 1e-9) + 1);
-      const seen = new Set<number>();
-      for (const t of prefix) {
-        const list = byToken.get(t);
-        if (!list) {
-          byToken.set(t, [at]);
-          continue;
+      const met: number[] = [];
+      for (const t of e.tokens) {
+        for (const other of this.byWord[t]!) {
+          if (other >= at) break;
+          if (shared[other]!++ === 0) met.push(other);
         }
-        for (const other of list) seen.add(other);
-        list.push(at);
       }
-      for (const other of seen) {
+      for (const other of met) {
         const o = this.entries[other]!;
-        const inWords = wordsOf(o, e);
-        // Most candidates share one word of many: their letters need not be looked at.
-        if (inWords < words) continue;
-        const s = (inWords + lettersOf(o, e)) / 2;
-        if (s >= least) found.push({ a: o.id, b: e.id, similarity: s });
+        const words = jaccard(shared[other]!, o.tokens.length, e.tokens.length);
+        shared[other] = 0;
+        if ((words + 1) / 2 < least) continue;
+        const [m, n] = [o.trigrams.length, e.trigrams.length];
+        if ((words + Math.min(m, n) / Math.max(m, n)) / 2 < least) continue;
+        const similarity = (words + alikeness(o.trigrams, e.trigrams)) / 2;
+        if (similarity >= least) found.push({ a: o.id, b: e.id, similarity });
       }
     });
     return found.sort((x, y) => y.similarity - x.similarity || (x.a + x.b < y.a + y.b ? -1 : 1));
