@@ -13,23 +13,11 @@ import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/inde
 import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
+import { benchLibrary } from './bench-library.ts';
 import { demoServer } from './demo-server.ts';
+import { high, median, middle, show } from './measure.ts';
 
-/** Absolute figures and, within this one run, what they are in multiples of a plain alternative. */
-async function median(times: number, work: () => unknown): Promise<number> {
-  const taken: number[] = [];
-  for (let i = 0; i < times; i++) {
-    const start = performance.now();
-    await work();
-    taken.push(performance.now() - start);
-  }
-  return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!;
-}
-
-const show = (name: string, ms: number, ratio?: [string, number]) =>
-  console.log(
-    `${name.padEnd(58)} ${ms.toFixed(2).padStart(9)} ms${ratio ? `   ${(ms / ratio[1]).toFixed(1)} × ${ratio[0]}` : ''}`,
-  );
+// Absolute figures and, within this one run, what they are in multiples of a plain alternative.
 
 // ---- The body model: everything on one core, in this one run.
 console.log('The body model');
@@ -119,6 +107,8 @@ const own = (await recordsOf(db, [people[0]!.id]))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
 await close();
 
+await benchLibrary();
+
 // ---- A slider of the body room in a real browser: solving, two figures, tables, layout.
 if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
   const { base, browser, close: end } = await demoServer(4399);
@@ -147,10 +137,10 @@ if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
           document.body.getBoundingClientRect();
           taken.push(performance.now() - start);
         }
-        return taken.sort((a, b) => a - b);
+        return taken;
       });
-      show(`a slider move, ${name}: median`, times[30]!);
-      show(`a slider move, ${name}: 95th percentile`, times[57]!, ['the median', times[30]!]);
+      show(`a slider move, ${name}: median`, middle(times));
+      show(`a slider move, ${name}: 95th percentile`, high(times), ['the median', middle(times)]);
     }
   } finally {
     await end();

@@ -13,9 +13,14 @@ export interface DemoServer {
 }
 
 /** A fresh demo hall on a port of its own, and a browser to look at it with; both end with `close`. */
-export async function demoServer(port: number): Promise<DemoServer> {
+export const demoServer = (port: number) => serverOn(port, ['--demo']);
+
+/** The same with an empty hall. */
+export const emptyServer = (port: number) => serverOn(port, []);
+
+async function serverOn(port: number, flags: string[]): Promise<DemoServer> {
   const folder = await mkdtemp(path.join(tmpdir(), 'meister-demo-'));
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--demo'], {
+  const server = spawn(process.execPath, ['scripts/serve.mjs', ...flags], {
     cwd: root,
     env: { ...process.env, PORT: String(port), MEISTER_DATA: folder },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -5,7 +5,8 @@ import type { ComponentType, ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import type { Start } from '../contract/hall.ts';
-import { queryClient, SignedIn, useGet, useSigned } from './shell/index.ts';
+import type { LibraryList } from '../contract/library.ts';
+import { queryClient, request, SignedIn, useGet, useSigned } from './shell/index.ts';
 import type { Signed } from './shell/index.ts';
 import { Shell } from './shell/shell.tsx';
 import { FirstAccount, SignIn } from './shell/sign-in.tsx';
@@ -113,6 +114,15 @@ function App() {
       }}
     </Loaded>
   );
+}
+
+// The library is the largest room: what it needs is asked for while the hall's start is still on its way.
+if (location.pathname.startsWith('/library')) {
+  void library();
+  void queryClient.prefetchQuery({
+    queryKey: ['/api/library'],
+    queryFn: () => request<LibraryList>('GET', '/api/library'),
+  });
 }
 
 createRoot(document.getElementById('root')!).render(

@@ -27,11 +27,28 @@ import { inForce, shelfInForce } from './shelf.ts';
 
 const { change, changeItem, draft, entry, hall, move, revision } = schema;
 
+const ROWS_A_STATEMENT = 500;
+
 interface Accepting {
   changeId: string;
   items: readonly Proposal[];
   author: string;
   at: Date;
+}
+
+/** Writes down what a change proposes. */
+export async function proposeItems(tx: Db, changeId: string, items: readonly Proposal[]): Promise<void> {
+  for (let from = 0; from < items.length; from += ROWS_A_STATEMENT) {
+    await tx.insert(changeItem).values(
+      items.slice(from, from + ROWS_A_STATEMENT).map(({ body, base }) => ({
+        changeId,
+        kind: body.kind,
+        slug: body.slug,
+        base,
+        proposed: body,
+      })),
+    );
+  }
 }
 
 /**
@@ -73,22 +90,28 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
     if (body.kind === 'houseQuestion') await refuseRemovingOwnAnswers(tx, body);
   }
   const next = state + 1;
-  for (const { body, base } of items) {
-    const number = base + 1;
+  // Many at a time: an import has thousands, and each statement costs the same.
+  for (let from = 0; from < items.length; from += ROWS_A_STATEMENT) {
+    const some = items.slice(from, from + ROWS_A_STATEMENT);
     await tx
       .insert(entry)
-      .values({ kind: body.kind, slug: body.slug, revision: number })
-      .onConflictDoUpdate({ target: [entry.kind, entry.slug], set: { revision: number } });
-    await tx.insert(revision).values({
-      kind: body.kind,
-      slug: body.slug,
-      number,
-      body,
-      author,
-      at: at.toISOString(),
-      changeId,
-      stateNumber: next,
-    });
+      .values(some.map(({ body, base }) => ({ kind: body.kind, slug: body.slug, revision: base + 1 })))
+      .onConflictDoUpdate({
+        target: [entry.kind, entry.slug],
+        set: { revision: sql`excluded.revision` },
+      });
+    await tx.insert(revision).values(
+      some.map(({ body, base }) => ({
+        kind: body.kind,
+        slug: body.slug,
+        number: base + 1,
+        body,
+        author,
+        at: at.toISOString(),
+        changeId,
+        stateNumber: next,
+      })),
+    );
   }
   await tx.update(change).set({ stateNumber: next }).where(eq(change.id, changeId));
   await tx.update(hall).set({ stateNumber: next });
@@ -177,15 +200,7 @@ export async function saveTogether(
     createdAt: at.toISOString(),
     ...(accepted ? { decidedBy: me.name, decidedAt: at.toISOString() } : {}),
   });
-  await tx.insert(changeItem).values(
-    items.map(({ body, base }) => ({
-      changeId: id,
-      kind: body.kind,
-      slug: body.slug,
-      base,
-      proposed: body,
-    })),
-  );
+  await proposeItems(tx, id, items);
   if (accepted) await putInForce(tx, { changeId: id, items, author: me.name, at });
   return { outcome: accepted ? 'accepted' : 'proposed', change: id, revision: accepted ? revision : null };
 }

@@ -6,10 +6,10 @@ import { libraryFileSchema } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { check, Refusal } from '../http.ts';
-import { putInForce } from './changes.ts';
+import { proposeItems, putInForce } from './changes.ts';
 import { editionHeader, shelfInForce } from './shelf.ts';
 
-const { change, changeItem, edition } = schema;
+const { change, edition } = schema;
 
 /** The library in force as one canonical text. */
 export async function exportLibrary(db: Db): Promise<string> {
@@ -62,12 +62,8 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
     decidedBy: by,
     decidedAt: at.toISOString(),
   });
-  await tx
-    .insert(changeItem)
-    .values(
-      file.documents.map((body) => ({ changeId, kind: body.kind, slug: body.slug, base: 0, proposed: body })),
-    );
   const items = file.documents.map((body) => ({ body, base: 0 }));
+  await proposeItems(tx, changeId, items);
   const state = await putInForce(tx, { changeId, items, author: by, at });
   await tx.delete(edition);
   await tx.insert(edition).values({

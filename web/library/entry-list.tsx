@@ -19,10 +19,12 @@ interface Props {
   shown: string | null;
   query: string;
   found: ReadonlyMap<string, Found>;
+  /** A search is under way. */
+  busy: boolean;
 }
 
 /** The entries, of which only those in sight are drawn. */
-export function EntryList({ label, list, shown, query, found }: Props) {
+export function EntryList({ label, list, shown, query, found, busy }: Props) {
   const box = useRef<HTMLDivElement>(null);
   // Its functions are not kept over renders, which is all that the rule warns of.
   // eslint-disable-next-line react-hooks/incompatible-library
@@ -46,7 +48,7 @@ export function EntryList({ label, list, shown, query, found }: Props) {
       // Scrollable by keyboard even while nothing in it has the focus.
       tabIndex={-1}
     >
-      <ul aria-label={label} className="relative" style={{ height: rows.getTotalSize() }}>
+      <ul aria-label={label} aria-busy={busy} className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((row) => {
           const e = list[row.index]!;
           const foundIn = found.get(entryId(e))?.foundIn;

@@ -1,20 +1,29 @@
 import { ChevronDown, X } from 'lucide-react';
 import { Popover } from 'radix-ui';
+import { useMemo, useState } from 'react';
 import type { EntrySummary } from '../../contract/library.ts';
 import { Button } from '../ui/index.ts';
+import { entryId } from '../workers/index.ts';
 import { BARE, FACETS } from './filters.ts';
-import type { Chosen, Facet, FacetValue } from './filters.ts';
+import type { Chosen, Facet, Narrowed } from './filters.ts';
+
+/** Kinds whose documents are values to narrow by. */
+const NAMED: ReadonlySet<string> = new Set(['equipment', 'caution', 'ladder']);
 
 interface Props {
   chosen: Chosen;
-  values: ReadonlyMap<string, FacetValue[]>;
+  valuesOf: Narrowed['valuesOf'];
   entries: readonly EntrySummary[];
   onChoose: (facet: string, values: string[]) => void;
   onClear: () => void;
 }
 
 /** One small button a facet; each opens its values with how many each would leave. */
-export function FilterBar({ chosen, values, entries, onChoose, onClear }: Props) {
+export function FilterBar({ chosen, valuesOf, entries, onChoose, onClear }: Props) {
+  const titles = useMemo(
+    () => new Map(entries.filter((e) => NAMED.has(e.kind)).map((e) => [entryId(e), e.title])),
+    [entries],
+  );
   const any = Object.keys(chosen).length > 0;
   return (
     <div role="group" aria-label="Narrow the list" className="mt-2 flex flex-wrap gap-1">
@@ -23,8 +32,8 @@ export function FilterBar({ chosen, values, entries, onChoose, onClear }: Props)
           key={f.key}
           facet={f}
           chosen={chosen[f.key] ?? []}
-          values={values.get(f.key) ?? []}
-          word={(value) => wordOf(f, value, entries)}
+          valuesOf={valuesOf}
+          word={(value) => wordOf(f, value, titles)}
           onChoose={(list) => onChoose(f.key, list)}
         />
       ))}
@@ -38,9 +47,8 @@ export function FilterBar({ chosen, values, entries, onChoose, onClear }: Props)
 }
 
 /** A value as a coach says it: documents by their names, levels with their ladder. */
-function wordOf(f: Facet, value: string, entries: readonly EntrySummary[]): string {
-  const title = (kind: string, slug: string) =>
-    entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
+function wordOf(f: Facet, value: string, titles: ReadonlyMap<string, string>): string {
+  const title = (kind: string, slug: string) => titles.get(`${kind}/${slug}`) ?? slug;
   if (f.key === 'kit') return value === BARE ? 'nothing at all' : title('equipment', value);
   if (f.key === 'avoid') return title('caution', value);
   if (f.key === 'level') {
@@ -53,19 +61,21 @@ function wordOf(f: Facet, value: string, entries: readonly EntrySummary[]): stri
 function FacetButton({
   facet: f,
   chosen,
-  values,
+  valuesOf,
   word,
   onChoose,
 }: {
   facet: Facet;
   chosen: readonly string[];
-  values: readonly FacetValue[];
+  valuesOf: Narrowed['valuesOf'];
   word: (value: string) => string;
   onChoose: (values: string[]) => void;
 }) {
+  const [open, setOpen] = useState(false);
   const on = chosen.length > 0;
+  const values = open ? valuesOf(f) : [];
   return (
-    <Popover.Root>
+    <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         className={`inline-flex min-h-8 max-w-full items-center gap-1 rounded-[2px] border px-2 text-sm ${on ? 'border-tape bg-paper font-semibold' : 'border-rule bg-transparent'}`}
       >

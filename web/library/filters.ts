@@ -74,28 +74,31 @@ export interface FacetValue {
   chosen: boolean;
 }
 
-/** The entries that pass every facet, and for each facet its values with how many each would show. */
-export function narrowed(
-  entries: readonly EntrySummary[],
-  chosen: Chosen,
-  equals: Equals,
-): { shown: EntrySummary[]; values: Map<string, FacetValue[]> } {
+export interface Narrowed {
+  /** The entries that pass every facet. */
+  shown: EntrySummary[];
+  /** The values of a facet, with how many each would show; counted when they are looked at. */
+  valuesOf: (facet: Facet) => FacetValue[];
+}
+
+export function narrowed(entries: readonly EntrySummary[], chosen: Chosen, equals: Equals): Narrowed {
   const of = (f: Facet) => chosen[f.key] ?? [];
-  const failing = entries.map((e) => FACETS.filter((f) => !passes(f, of(f), e, equals)));
-  const shown = entries.filter((_, i) => failing[i]!.length === 0);
-  const values = new Map<string, FacetValue[]>();
-  for (const f of FACETS) {
-    // All that pass everything else: what this facet alone still decides.
-    const others = entries.filter((_, i) => failing[i]!.every((x) => x === f));
-    const known = new Set(entries.flatMap((e) => f.of(e)));
-    if (f.how === 'within') known.add(BARE);
-    const list = [...known].sort().map((value): FacetValue => {
+  const used = FACETS.filter((f) => of(f).length > 0);
+  const passing = (e: EntrySummary, but?: Facet) =>
+    used.every((f) => f === but || passes(f, of(f), e, equals));
+  return {
+    shown: entries.filter((e) => passing(e)),
+    valuesOf(f) {
+      // All that pass everything else: what this facet alone still decides.
+      const others = entries.filter((e) => passing(e, f));
+      const known = new Set(entries.flatMap((e) => f.of(e)));
+      if (f.how === 'within') known.add(BARE);
       const own = of(f);
-      const isChosen = own.includes(value);
-      const ask = f.how === 'any' ? [value] : [...new Set([...own, value])];
-      return { value, count: others.filter((e) => passes(f, ask, e, equals)).length, chosen: isChosen };
-    });
-    values.set(f.key, list);
-  }
-  return { shown, values };
+      return [...known].sort().map((value) => {
+        const ask = f.how === 'any' ? [value] : [...new Set([...own, value])];
+        const count = others.filter((e) => passes(f, ask, e, equals)).length;
+        return { value, count, chosen: own.includes(value) };
+      });
+    },
+  };
 }

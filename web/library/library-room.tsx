@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS } from '../../core/library/index.ts';
@@ -31,6 +31,9 @@ export function LibraryRoom() {
   );
 }
 
+/** How long the address and the sheet wait for the typing to rest. */
+const REST_MS = 250;
+
 function Room({ entries }: { entries: EntrySummary[] }) {
   const { kind: pathKind, slug } = useParams();
   const [params, setParams] = useSearchParams();
@@ -40,23 +43,37 @@ function Room({ entries }: { entries: EntrySummary[] }) {
   const sheet = useRef<HTMLDivElement>(null);
   const asked = pathKind ?? params.get('kind') ?? '';
   const kind = (KINDS as readonly string[]).includes(asked) ? (asked as Kind) : 'variation';
-  const text = params.get('q') ?? '';
-  const hits = useSearch(entries, text);
-  const found = new Map((hits ?? []).map((h) => [h.id, h]));
-  const rank = new Map((hits ?? []).map((h, i) => [h.id, i]));
+  const [text, setText] = useTypedParam('q');
+  const { found: hits, busy } = useSearch(entries, text);
+  const filters = FACETS.map((f) => params.get(f.key) ?? '').join('|');
+  const withRetired = params.has('retired');
 
-  const live = entries.filter((e) => !e.retired || params.has('retired'));
-  const matching = hits ? live.filter((e) => found.has(entryId(e))) : live;
-  const chosen = kind === 'variation' ? chosenIn(params) : {};
-  const { shown: list, values } = narrowed(
-    matching.filter((e) => e.kind === kind),
-    chosen,
-    equalsIn(entries),
+  const { list, found, counts, valuesOf, chosen } = useMemo(
+    () => {
+      const found = new Map((hits ?? []).map((h) => [h.id, h]));
+      const rank = new Map((hits ?? []).map((h, i) => [h.id, i]));
+      const live = entries.filter((e) => !e.retired || withRetired);
+      const matching = hits ? live.filter((e) => found.has(entryId(e))) : live;
+      const chosen = kind === 'variation' ? chosenIn(params) : {};
+      const { shown, valuesOf } = narrowed(
+        matching.filter((e) => e.kind === kind),
+        chosen,
+        equalsIn(entries),
+      );
+      shown.sort(hits ? (a, b) => rank.get(entryId(a))! - rank.get(entryId(b))! : inOrder);
+      const counts = new Map(KIND_ORDER.map((k) => [k, matching.filter((e) => e.kind === k).length]));
+      return { list: shown, found, counts, valuesOf, chosen };
+    },
+    // The filters are all of the address that is read here.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [entries, hits, kind, filters, withRetired],
   );
-  list.sort(hits ? (a, b) => rank.get(entryId(a))! - rank.get(entryId(b))! : inOrder);
   const shown = slug ?? list[0]?.slug ?? null;
   const at = list.findIndex((e) => e.slug === shown);
   const query = params.toString() ? `?${params.toString()}` : '';
+  // A chosen sheet comes at once; one that only heads the list waits until the typing rests.
+  const rested = useRested(shown, REST_MS);
+  const read = slug ?? rested;
 
   const set = (key: string, value: string) =>
     setParams(
@@ -107,20 +124,17 @@ function Room({ entries }: { entries: EntrySummary[] }) {
       <div className="flex flex-col lg:sticky lg:top-4 lg:h-[calc(100vh-5.5rem)] lg:self-start">
         <h1 className="sr-only">Library</h1>
         <nav aria-label="Kinds of document" className="mb-2 flex flex-wrap">
-          {KIND_ORDER.map((k) => {
-            const count = hits ? matching.filter((e) => e.kind === k).length : null;
-            return (
-              <Link
-                key={k}
-                to={`/library?kind=${k}${text ? `&q=${encodeURIComponent(text)}` : ''}`}
-                aria-current={k === kind ? 'page' : undefined}
-                className={`px-2 py-1.5 font-head text-sm no-underline ${k === kind ? 'taped font-semibold' : 'text-soft'}`}
-              >
-                {KIND_TABS[k]}
-                {count !== null && <span className="font-normal"> {count}</span>}
-              </Link>
-            );
-          })}
+          {KIND_ORDER.map((k) => (
+            <Link
+              key={k}
+              to={`/library?kind=${k}${text ? `&q=${encodeURIComponent(text)}` : ''}`}
+              aria-current={k === kind ? 'page' : undefined}
+              className={`px-2 py-1.5 font-head text-sm no-underline ${k === kind ? 'taped font-semibold' : 'text-soft'}`}
+            >
+              {KIND_TABS[k]}
+              {hits && <span className="font-normal"> {counts.get(k)}</span>}
+            </Link>
+          ))}
         </nav>
         <input
           ref={input}
@@ -130,7 +144,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
           className="field"
           placeholder="Name, cue, fault or kit"
           value={text}
-          onChange={(e) => set('q', e.target.value)}
+          onChange={(e) => setText(e.target.value)}
           onKeyDown={(e) => {
             if (e.key === 'ArrowDown') step(1);
             else if (e.key === 'ArrowUp') step(-1);
@@ -142,7 +156,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
         {kind === 'variation' && (
           <FilterBar
             chosen={chosen}
-            values={values}
+            valuesOf={valuesOf}
             entries={entries}
             onChoose={(facet, list) => set(facet, list.join(','))}
             onClear={clear}
@@ -155,11 +169,23 @@ function Room({ entries }: { entries: EntrySummary[] }) {
           <ListsOut kind={kind} list={list} entries={entries} />
         </div>
         {list.length > 0 ? (
-          <EntryList label={KIND_TABS[kind]} list={list} shown={shown} query={query} found={found} />
+          <EntryList
+            label={KIND_TABS[kind]}
+            list={list}
+            shown={shown}
+            query={query}
+            found={found}
+            busy={busy}
+          />
         ) : (
           <Empty>
             {text || Object.keys(chosen).length > 0 ? (
-              <Button onClick={() => void navigate(`/library?kind=${kind}`)}>
+              <Button
+                onClick={() => {
+                  setText('');
+                  void navigate(`/library?kind=${kind}`);
+                }}
+              >
                 Nothing matches: show all
               </Button>
             ) : (
@@ -179,7 +205,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
           <label className="flex min-h-8 items-center gap-1.5 text-sm">
             <input
               type="checkbox"
-              checked={params.has('retired')}
+              checked={withRetired}
               onChange={(e) => set('retired', e.target.checked ? 'yes' : '')}
             />
             with retired
@@ -187,10 +213,56 @@ function Room({ entries }: { entries: EntrySummary[] }) {
         </div>
       </div>
       <div ref={sheet} className="min-w-0">
-        {shown ? <DocumentView key={`${kind}/${shown}`} kind={kind} slug={shown} entries={entries} /> : null}
+        {read ? <Sheet key={`${kind}/${read}`} kind={kind} slug={read} entries={entries} /> : null}
       </div>
     </div>
   );
+}
+
+/** The sheet is not drawn anew while the list beside it follows the typing. */
+const Sheet = memo(DocumentView);
+
+/** A value once it has not changed for a while. */
+function useRested<T>(value: T, ms: number): T {
+  const [rested, setRested] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(value), ms);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return rested;
+}
+
+/**
+ * A text of the address that is typed: it stands here at once and in the address when the typing rests, since a change
+ * of the address renders the whole room. A change of the address from elsewhere (back, a link) comes through.
+ */
+function useTypedParam(key: string): [string, (text: string) => void] {
+  const [params, setParams] = useSearchParams();
+  const inAddress = params.get(key) ?? '';
+  const [text, setText] = useState(inAddress);
+  const [known, setKnown] = useState(inAddress);
+  if (inAddress !== known) {
+    setKnown(inAddress);
+    setText(inAddress);
+  }
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const type = (next: string) => {
+    setText(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      setKnown(next);
+      setParams(
+        (p) => {
+          if (next) p.set(key, next);
+          else p.delete(key);
+          return p;
+        },
+        { replace: true },
+      );
+    }, REST_MS);
+  };
+  return [text, type];
 }
 
 /** The list as it stands, to take along. */

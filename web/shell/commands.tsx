@@ -29,7 +29,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const people = useGet<Person[]>(open && me.role !== 'viewer' ? '/api/people' : null);
   const [text, setText] = useState('');
   const entries = library.data?.entries ?? NONE;
-  const found = useSearch(entries, open ? text : '') ?? [];
+  const found = useSearch(entries, open ? text : '').found ?? [];
   const byId = new Map(entries.map((e) => [entryId(e), e]));
   const documents = found.flatMap((f) => byId.get(f.id) ?? []).filter((e) => !e.retired);
   const go = (to: string) => () => {

@@ -6,11 +6,15 @@ import type { SearchApi } from './search.worker.ts';
 import { findableOf } from './findable.ts';
 import type { Found } from './findable.ts';
 
-/**
- * What the library has for some words, best first; null while nothing is asked or the answer is on its way.
- * The answer of the last words stays until the next one is there, so that the list does not blink.
- */
-export function useSearch(entries: readonly EntrySummary[], text: string): readonly Found[] | null {
+export interface Search {
+  /** Best first; null while nothing is asked. The last answer stays until the next is there, so nothing blinks. */
+  found: readonly Found[] | null;
+  /** The answer to the words as they stand is on its way. */
+  busy: boolean;
+}
+
+/** What the library has for some words. */
+export function useSearch(entries: readonly EntrySummary[], text: string): Search {
   const worker = useRef<{ own: Worker; api: Remote<SearchApi>; of: readonly EntrySummary[] } | null>(null);
   const [found, setFound] = useState<{ text: string; list: Found[] } | null>(null);
   const asked = text.trim();
@@ -37,5 +41,5 @@ export function useSearch(entries: readonly EntrySummary[], text: string): reado
       gone = true;
     };
   }, [entries, asked]);
-  return asked ? (found?.list ?? null) : null;
+  return { found: asked ? (found?.list ?? null) : null, busy: asked !== '' && found?.text !== asked };
 }
