@@ -16,22 +16,22 @@ interface Props {
 
 /** Alike enough to be offered while the words are still being typed. */
 const WORTH_OFFERING = 0.1;
+const OFFERED = 5;
 
 /** Cues of the shared list that say much the same as what is typed; a new one comes only after those. */
 export function CuePicker({ entries, label, like = '', leaveOut = [], onPick, onWrite }: Props) {
   const [text, setText] = useState('');
-  const left = leaveOut.join(' ');
-  const index = useMemo(() => {
-    const out = new Set(left.split(' '));
-    return new SimilarityIndex(
-      entries
-        .filter((e) => e.kind === 'cue' && !e.retired && !out.has(e.slug))
-        .map((e) => ({ id: e.slug, text: e.title })),
-    );
-  }, [entries, left]);
+  const index = useMemo(
+    () =>
+      new SimilarityIndex(
+        entries.filter((e) => e.kind === 'cue' && !e.retired).map((e) => ({ id: e.slug, text: e.title })),
+      ),
+    [entries],
+  );
   const asked = text.trim() || like;
-  const near = asked ? index.nearest(asked, WORTH_OFFERING, 5) : [];
-  const twin = near.find((n) => n.similarity >= NEAR_DUPLICATE);
+  const alike = asked ? index.nearest(asked, WORTH_OFFERING, OFFERED + leaveOut.length) : [];
+  const near = alike.filter((n) => !leaveOut.includes(n.id)).slice(0, OFFERED);
+  const twin = text.trim() ? alike.find((n) => n.similarity >= NEAR_DUPLICATE) : undefined;
   return (
     <div className="grid max-w-xl gap-1 border-l-2 border-rule pl-3">
       <TextField
@@ -59,7 +59,8 @@ export function CuePicker({ entries, label, like = '', leaveOut = [], onPick, on
         <div>
           {twin && (
             <p className="text-sm font-semibold text-warn">
-              The hall says this already: “{twin.text}”. One wording a cue, so take that one if it is meant.
+              {leaveOut.includes(twin.id) ? 'It stands here already' : 'The hall says this already'}: “
+              {twin.text}”. One wording a cue, so take that one if it is meant.
             </p>
           )}
           <Button onClick={() => onWrite(text.trim())}>
