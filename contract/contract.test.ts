@@ -5,7 +5,9 @@ import { describe, expect, it } from 'vitest';
 import { writeLibraryFile } from '../core/exchange/index.ts';
 import type { LibraryFile } from '../core/exchange/index.ts';
 import { canonicalJson, breachesOf, KINDS, shelfOf } from '../core/library/index.ts';
+import { madeUpLibrary } from '../core/testing/library.ts';
 import { cue, fault, ladder, level, question, variation } from '../core/testing/samples.ts';
+import { seeded } from '../core/testing/seeded.ts';
 import { bodySchema, libraryFileSchema, libraryJsonSchema } from './library.ts';
 
 const file = JSON.parse(
@@ -93,6 +95,40 @@ describe('the library format', () => {
     expect(bodySchema.validate(l).error?.details[0]?.path.join('.')).toBe('levels.0.advance.of.reps');
     const unknown = { ...l, levels: [{ ...l.levels[0], advance: { kind: 'by feel' } }] };
     expect(bodySchema.validate(unknown).error?.message).toContain('unknown "kind"');
+  });
+});
+
+describe('made-up libraries of any size', () => {
+  it('are sound, fit the format, and come back letter by letter from the file', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), fc.nat(6), fc.nat(12), (seed, variations, cues) => {
+        const bodies = madeUpLibrary(seeded(seed), { variations, cues, questions: 3, equipment: 4 });
+        expect(breachesOf(shelfOf(bodies))).toEqual([]);
+        const text = writeLibraryFile(file.edition, bodies);
+        const read = JSON.parse(text) as LibraryFile;
+        expect(libraryFileSchema.validate(read).error).toBeUndefined();
+        expect(byJsonSchema(read)).toBe(true);
+        expect(writeLibraryFile(read.edition, read.documents)).toBe(text);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a number that a house answer decides', () => {
+  const withReps = (reps: unknown) =>
+    ladder([level('a', { kind: 'cleanReps', reps: reps as number, sets: 2 })]);
+  it.each([
+    [12, true],
+    [{ question: 'q', byAnswer: { a: 10 }, otherwise: 12 }, true],
+    [{ question: 'q', byAnswer: {}, otherwise: 12 }, true],
+    [{ question: 'q', byAnswer: { a: 10.5 }, otherwise: 12 }, false],
+    [{ question: 'q', byAnswer: { a: 10 } }, false],
+    [{ question: 'No Slug', byAnswer: {}, otherwise: 12 }, false],
+    [12.5, false],
+    ['12', false],
+  ])('%j stands in a criterion: %s', (reps, good) => {
+    expect(bodySchema.validate(withReps(reps)).error === undefined).toBe(good);
   });
 });
 

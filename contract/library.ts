@@ -409,41 +409,8 @@ export function libraryJsonSchema(): Record<string, unknown> {
   };
 }
 
-/** Documents in a list: enough to find one, without the whole sheet. */
-export interface EntrySummary {
-  kind: L.Kind;
-  slug: string;
-  title: string;
-  revision: number;
-  retired: boolean;
-  /** Only for variations, and for ladders and drill lists. */
-  pattern: L.Pattern | null;
-  roles: L.Role[];
-  laterality: L.Laterality | null;
-  /** What its figure and demand are computed from, under the hall's answers. */
-  mechanics: L.SettledMechanics | null;
-  /** The head coach's correction of the computed demand, points. */
-  demandAdjustment: number;
-  /** What a list of variations is narrowed by besides. */
-  facets: VariationFacets | null;
-  /** Words the search looks through besides the title and the titles of what it names. */
-  words: string;
-  /** Documents it names, as `kind/slug`. */
-  uses: string[];
-}
-
-export interface VariationFacets {
-  dominance: L.Dominance;
-  muscles: L.Muscle[];
-  /** Regions where work, stretch or pressure is wanted. */
-  felt: L.Region[];
-  /** Slugs of the cautions it carries, by predicate or by name. */
-  cautions: string[];
-  /** Where it stands, as `ladder/number of the level`. */
-  levels: string[];
-  equipmentAll: string[];
-  equipmentAny: string[][];
-}
+/** Documents in a list, made in core. */
+export type EntrySummary = L.EntrySummary;
 
 export interface EntryInForce {
   body: L.Body;

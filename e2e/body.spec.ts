@@ -27,9 +27,10 @@ test('a coach sees the movement on its sheet and in the list, and plays it', asy
   await expect.poll(async () => (await hipOf(moving)).y).toBe(before.y);
   await expect(page.getByText('no measure of injury risk')).toBeVisible();
   // What is next harder stands with its reason and leads there.
-  const asks = page.getByRole('region', { name: 'What it asks' });
-  await expect(asks.getByText(/16 kg more/)).toBeVisible();
-  await asks.getByRole('link', { name: 'Squat with a bell at the chest' }).click();
+  await page.getByRole('button', { name: 'What can I give instead?' }).click();
+  const instead = page.getByRole('region', { name: 'What can be given instead' });
+  await expect(instead.getByText(/16 kg more/).first()).toBeVisible();
+  await instead.getByRole('link', { name: 'Squat with a bell at the chest' }).first().click();
   await expect(page.getByRole('heading', { name: 'Squat with a bell at the chest', level: 1 })).toBeVisible();
 });
 

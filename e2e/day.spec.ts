@@ -33,8 +33,10 @@ test('a coach proposes, the head coach sees it side by side and accepts, the she
   await expect(page.getByRole('link', { name: 'Headlights straight ahead.' })).toBeVisible();
   await page.getByRole('link', { name: 'Changes' }).click();
   await page.getByRole('link', { name: /Headlights on the far wall/ }).click();
-  await expect(page.getByRole('deletion')).toHaveText('Headlights straight ahead.');
-  await expect(page.getByRole('insertion')).toHaveText('Headlights on the far wall.');
+  // Word by word: only what differs is marked.
+  const sides = page.getByRole('table');
+  await expect(sides.getByRole('deletion')).toHaveText(['straight', 'ahead']);
+  await expect(sides.getByRole('insertion')).toHaveText(['on', 'the', 'far', 'wall']);
   await page.getByLabel('A word to the author').fill('Better, thank you.');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await page.goto('/library/variation/floor-lift');
@@ -60,9 +62,11 @@ test('two edits of one document: the later save is refused with both versions, a
   await expect(page.getByRole('heading', { name: 'Float down like a leaf.' })).toBeVisible();
   await other.getByRole('button', { name: 'Put in force' }).click();
   await expect(other.getByRole('heading', { name: 'Somebody changed this meanwhile' })).toBeVisible();
-  await expect(other.getByRole('deletion').first()).toContainText('Float down like a leaf.');
-  await expect(other.getByRole('insertion').first()).toContainText('Settle like a boat at low tide.');
-  await other.getByRole('button', { name: 'Keep mine, based on the newest' }).click();
+  const sides = other.getByRole('alert').getByRole('table');
+  await expect(sides.getByRole('cell').nth(0)).toHaveText('Float down like a leaf.');
+  await expect(sides.getByRole('cell').nth(1)).toHaveText('Settle like a boat at low tide.');
+  await other.getByRole('alert').getByLabel('Yours').check();
+  await other.getByRole('button', { name: 'Go on with both together' }).click();
   await other.getByRole('button', { name: 'Put in force' }).click();
   await expect(other.getByRole('heading', { name: 'Settle like a boat at low tide.' })).toBeVisible();
 });

@@ -13,12 +13,12 @@ import {
   NEAR_DUPLICATE,
   shelfOf,
   SimilarityIndex,
+  summariesOf,
   withChanges,
 } from '../core/library/index.ts';
 import type { Body, Shelf } from '../core/library/index.ts';
 import { madeUpLibrary } from '../core/testing/library.ts';
 import { seeded } from '../core/testing/seeded.ts';
-import { summariesOf } from '../server/library/index.ts';
 import { differingFields } from '../web/library/readable.ts';
 import { comparedLines } from '../web/library/word-diff.ts';
 import { findableOf } from '../web/workers/findable.ts';

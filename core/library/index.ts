@@ -14,3 +14,4 @@ export * from './effects.ts';
 export * from './merge.ts';
 export * from './health.ts';
 export * from './answer.ts';
+export * from './summary.ts';

@@ -47,9 +47,8 @@ export function madeUpLibrary(random: () => number, size: LibrarySize): Body[] {
   const { faults = Math.ceil(size.cues / 10), equipment = 12, questions = 12 } = size;
   const whole = (below: number) => Math.floor(random() * below);
   const one = <T>(list: readonly T[]): T => list[whole(list.length)]!;
-  const some = <T>(list: readonly T[], most: number): T[] => [
-    ...new Set(Array.from({ length: whole(most + 1) }, () => one(list))),
-  ];
+  const some = <T>(list: readonly T[], most: number): T[] =>
+    list.length === 0 ? [] : [...new Set(Array.from({ length: whole(most + 1) }, () => one(list)))];
   const blank = <K extends Kind>(kind: K, slug: string, name: string) =>
     blankBody(kind, slug, name, AUTHOR) as BodyOf<K>;
   const phrase = () => `${one(DOINGS)} the ${one(THINGS)} ${one(WHERE)}, ${one(THINGS)} ${one(WHERE)}`;

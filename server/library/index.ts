@@ -3,4 +3,3 @@ export { adviceRoutes } from './advice.ts';
 export { shelfInForce, editionHeader } from './shelf.ts';
 export type { ShelfInForce } from './shelf.ts';
 export { importLibrary, exportLibrary } from './exchange.ts';
-export { summariesOf } from './summaries.ts';

@@ -1,7 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Context } from 'hono';
-import { KINDS, resolve, resolveLadder } from '../../core/library/index.ts';
-import type { Kind } from '../../core/library/index.ts';
+import { KINDS, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
+import type { Kind, Shelf } from '../../core/library/index.ts';
 import {
   decideChangeSchema,
   draftSchema,
@@ -15,6 +15,7 @@ import type {
   DraftRequest,
   EditionRow,
   EntryInForce,
+  EntrySummary,
   LibraryList,
   RevisionSummary,
   SaveRequest,
@@ -29,7 +30,6 @@ import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.
 import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
 import { editionHeader, inForce, shelfInForce } from './shelf.ts';
-import { summariesOf } from './summaries.ts';
 
 const { change, draft, edition, hall, revision } = schema;
 
@@ -39,10 +39,19 @@ function documentOf(c: Context<Env>): { kind: Kind; slug: string } {
   return { kind, slug: c.req.param('slug') ?? '' };
 }
 
+// A shelf never changes once read, so its list is made once.
+const lists = new WeakMap<Shelf, EntrySummary[]>();
+
+function listOf(shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySummary[] {
+  let list = lists.get(shelf);
+  if (!list) lists.set(shelf, (list = summariesOf(shelf, revisions)));
+  return list;
+}
+
 export function libraryRoutes(app: App, s: Services): void {
   app.get('/api/library', async (c) => {
     const { shelf, revisions } = await shelfInForce(s.db);
-    const entries = summariesOf(shelf, revisions);
+    const entries = listOf(shelf, revisions);
     const answer: LibraryList = { entries, edition: await editionHeader(s.db) };
     return c.json(answer);
   });

@@ -34,7 +34,9 @@ export function HealthPage() {
                         className={`py-1 font-read text-sm ${list.length ? '' : 'font-normal text-soft'}`}
                       >
                         {list.length > 0 ? (
-                          <a href={`#${kind.replaceAll(' ', '-')}`}>{HEALTH_WORDS[kind]}</a>
+                          <a href={`#${kind.replaceAll(' ', '-')}`} className="inline-block py-0.5">
+                            {HEALTH_WORDS[kind]}
+                          </a>
                         ) : (
                           HEALTH_WORDS[kind]
                         )}

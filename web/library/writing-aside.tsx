@@ -28,7 +28,9 @@ export function WritingAside({ body, also }: { body: Body; also: readonly Propos
           <ul className="columns-2 text-sm">
             {sections.map((f) => (
               <li key={f.key}>
-                <a href={`#${sectionId(f.label)}`}>{f.label}</a>
+                <a href={`#${sectionId(f.label)}`} className="inline-block py-0.5">
+                  {f.label}
+                </a>
               </li>
             ))}
           </ul>

@@ -1,28 +1,62 @@
-import { documentId, holdsFor, referencesOf, resolveMechanics, titleOf } from '../../core/library/index.ts';
-import type { Body, Shelf, Variation } from '../../core/library/index.ts';
-import { needsOf } from '../../core/kit/index.ts';
-import type { EntrySummary, VariationFacets } from '../../contract/library.ts';
+import { needsOf } from '../kit/index.ts';
+import type { Body, Kind, Variation } from './documents.ts';
+import { titleOf } from './documents.ts';
+import type { SettledMechanics } from './mechanics.ts';
+import { holdsFor } from './predicate.ts';
+import { referencesOf } from './references.ts';
+import { resolveMechanics } from './resolve.ts';
+import { documentId } from './shelf.ts';
+import type { Shelf } from './shelf.ts';
+import type { Dominance, Laterality, Muscle, Pattern, Region, Role } from './vocabulary.ts';
 
-// A shelf never changes once read, so its list is made once.
-const made = new WeakMap<Shelf, EntrySummary[]>();
+/** Documents in a list: enough to find one, without the whole sheet. */
+export interface EntrySummary {
+  kind: Kind;
+  slug: string;
+  title: string;
+  revision: number;
+  retired: boolean;
+  /** Only for variations, and for ladders and drill lists. */
+  pattern: Pattern | null;
+  roles: Role[];
+  laterality: Laterality | null;
+  /** What its figure and demand are computed from, under the hall's answers. */
+  mechanics: SettledMechanics | null;
+  /** The head coach's correction of the computed demand, points. */
+  demandAdjustment: number;
+  /** What a list of variations is narrowed by besides. */
+  facets: VariationFacets | null;
+  /** Words the search looks through besides the title and the titles of what it names. */
+  words: string;
+  /** Documents it names, as `kind/slug`. */
+  uses: string[];
+}
+
+export interface VariationFacets {
+  dominance: Dominance;
+  muscles: Muscle[];
+  /** Regions where work, stretch or pressure is wanted. */
+  felt: Region[];
+  /** Slugs of the cautions it carries, by predicate or by name. */
+  cautions: string[];
+  /** Where it stands, as `ladder/number of the level`. */
+  levels: string[];
+  equipmentAll: string[];
+  equipmentAny: string[][];
+}
 
 /** The library as its list: enough to find, narrow and draw every entry, without a single sheet. */
 export function summariesOf(shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySummary[] {
-  let list = made.get(shelf);
-  if (!list) {
-    const levels = new Map<string, string[]>();
-    for (const ladder of shelf.all('ladder')) {
-      if (ladder.retired) continue;
-      ladder.levels.forEach((level, i) => {
-        for (const slug of [level.main, ...level.equals]) {
-          levels.set(slug, [...(levels.get(slug) ?? []), `${ladder.slug}/${i + 1}`]);
-        }
-      });
-    }
-    list = shelf.everything().map((body) => summaryOf(body, shelf, revisions, levels));
-    made.set(shelf, list);
+  const levels = new Map<string, string[]>();
+  for (const ladder of shelf.all('ladder')) {
+    if (ladder.retired) continue;
+    ladder.levels.forEach((level, i) => {
+      for (const slug of [level.main, ...level.equals]) {
+        levels.set(slug, [...(levels.get(slug) ?? []), `${ladder.slug}/${i + 1}`]);
+      }
+    });
   }
-  return list;
+  return shelf.everything().map((body) => summaryOf(body, shelf, revisions, levels));
 }
 
 function summaryOf(
