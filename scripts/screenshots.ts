@@ -15,6 +15,9 @@ interface Shot {
   dark?: boolean;
   /** Accessible names of buttons to press before the picture. */
   press?: string[];
+  /** Label of a list and what to choose in it. */
+  choose?: [string, string];
+  scrollTo?: string;
 }
 
 const SHOTS: Shot[] = [
@@ -30,8 +33,33 @@ const SHOTS: Shot[] = [
     press: ['4 One leg sound', 'Edit this level'],
   },
   { name: 'body-room', login: 'coach', path: () => '/body?a=back-squat&b=bench-thrust' },
+  { name: 'library', login: 'coach', path: () => '/library?q=heels&pattern=squat,hinge' },
+  {
+    name: 'instead',
+    login: 'coach',
+    path: () => '/library/variation/back-squat?instead=yes&without=bar-and-rack',
+    scrollTo: 'section[aria-label="What can be given instead"]',
+  },
+  {
+    name: 'house-effect',
+    login: 'head',
+    path: () => '/library/houseQuestion/depth',
+    press: ['Change an answer'],
+    choose: ['Answer', 'As deep as the back stays long'],
+  },
+  { name: 'health', login: 'head', path: () => '/library/health' },
+  {
+    name: 'merge',
+    login: 'head',
+    path: () => '/library/cue/floor-away-one-heel/merge?keep=push-floor-away',
+  },
   { name: 'house-question', login: 'coach', path: () => '/library/houseQuestion/knee-travel' },
-  { name: 'editor', login: 'head', path: () => '/library/fault/pelvis-tips/edit' },
+  {
+    name: 'editor',
+    login: 'head',
+    path: () => '/library/variation/goblet-squat/edit',
+    scrollTo: '#section-execution',
+  },
   { name: 'floor', login: 'coach', path: () => '/floor', size: [820, 1180] },
   { name: 'log-tablet', login: 'coach', path: (id) => `/floor/${id('Marta Quillon')}`, size: [820, 1180] },
   {
@@ -60,8 +88,11 @@ try {
     await page.goto(base + shot.path((name) => people.find((p) => p.name === name)!.id));
     await page.waitForLoadState('networkidle');
     for (const name of shot.press ?? []) await page.getByRole('button', { name }).click();
+    if (shot.choose) await page.getByLabel(shot.choose[0], { exact: true }).selectOption(shot.choose[1]);
+    if (shot.scrollTo) await page.locator(shot.scrollTo).evaluate((e) => e.scrollIntoView());
     await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(200);
+    // What is asked after the last keystroke is there too.
+    await page.waitForTimeout(1500);
     await page.screenshot({ path: path.join(root, 'docs/screenshots', `${shot.name}.png`) });
     await context.close();
     console.log(shot.name);

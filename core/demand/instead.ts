@@ -45,6 +45,9 @@ export interface InsteadOptions {
   barred?: (v: Variation) => string | null;
 }
 
+/** Differences in demand that are said, the largest first: more is not read between two sets. */
+const MOST_DIFFERENCES = 4;
+
 /** Part differences that make a variation kinder, points: above what counts as a tie. */
 const KINDER_POINTS = 4;
 
@@ -53,7 +56,7 @@ const KINDER_POINTS = 4;
  * Closeness is a judgement: difference in points, and a fixed toll for another emphasis, other places felt, other legs.
  */
 export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instead {
-  const most = o.most ?? 5;
+  const most = o.most ?? 4;
   const taken = new Set(o.without ?? []);
   const equipment = new Map(shelf.all('equipment').map((e) => [e.slug, e]));
   const equals = equalsAmong(equipment.values());
@@ -110,22 +113,27 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
       (c.variation.laterality === v.laterality ? 0 : 5)
     );
   };
+  const had = new Set([...needsOf(v).all, ...needsOf(v).any.flat()]);
   const reasonsOf = (c: Candidate): string[] => {
     const reasons: string[] = [];
-    if (own.demand.kind === 'measured' && c.step.demand.kind === 'measured') {
-      reasons.push(...differenceReasons(own.demand, c.step.demand));
-    } else if (c.step.demand.kind === 'drawn only') reasons.push('drawn only, no figures');
     const steps = levelStep(c);
     if (steps) reasons.push(levelWords(steps));
+    if (own.demand.kind === 'measured' && c.step.demand.kind === 'measured') {
+      reasons.push(...differenceReasons(own.demand, c.step.demand).slice(0, MOST_DIFFERENCES));
+    } else if (c.step.demand.kind === 'drawn only') reasons.push('drawn only, no figures');
     const needs = needsOf(c.variation);
     const pieces = [...needs.all, ...needs.any.flatMap((g) => g.slice(0, 1))];
-    const had = new Set(needsOf(v).all.concat(...needsOf(v).any));
     if (pieces.length === 0 && had.size > 0) reasons.push('no equipment');
     const more = pieces.filter((e) => !had.has(e));
     if (more.length > 0) reasons.push(`needs ${more.map(nameOf).join(', ')}`);
     const felt = sharedFelt(c);
-    if (felt.length > 0) reasons.push(`felt in the same place: ${felt.join(', ')}`);
-    else if (c.variation.wanted.length > 0 && v.wanted.length > 0) {
+    if (felt.length > 0) {
+      reasons.push(
+        felt.length === v.wanted.length
+          ? 'felt in the same place'
+          : `felt in the same place: ${felt.join(', ')}`,
+      );
+    } else if (c.variation.wanted.length > 0 && v.wanted.length > 0) {
       reasons.push(`felt elsewhere: ${c.variation.wanted.map((w) => w.region).join(', ')}`);
     }
     return reasons;

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { Fault } from '../../core/library/index.ts';
+import { capital } from '../ui/index.ts';
 import { LineReading } from './reading.tsx';
 import { EntryIcon } from './entry-icon.tsx';
 
@@ -20,9 +21,9 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
         <LineReading line={f.sign} />
       </p>
       <p className="text-soft">
-        {f.phase}; seen {f.views.map((v) => VIEW_WORDS[v]).join(', ')}.{' '}
+        {capital(f.phase)}; seen {f.views.map((v) => VIEW_WORDS[v]).join(', ')}.{' '}
         <b className={f.severity === 3 ? 'text-warn' : 'text-ink'}>
-          {SEVERITY_WORDS[f.severity]}
+          {capital(SEVERITY_WORDS[f.severity])}
           {
             {
               1: ': noted, worked on over weeks',

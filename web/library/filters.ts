@@ -91,10 +91,10 @@ export function narrowed(entries: readonly EntrySummary[], chosen: Chosen, equal
     valuesOf(f) {
       // All that pass everything else: what this facet alone still decides.
       const others = entries.filter((e) => passing(e, f));
-      const known = new Set(entries.flatMap((e) => f.of(e)));
-      if (f.how === 'within') known.add(BARE);
+      const known = [...new Set(entries.flatMap((e) => f.of(e)))].sort();
+      if (f.how === 'within') known.unshift(BARE);
       const own = of(f);
-      return [...known].sort().map((value) => {
+      return known.map((value) => {
         const ask = f.how === 'any' ? [value] : [...new Set([...own, value])];
         const count = others.filter((e) => passes(f, ask, e, equals)).length;
         return { value, count, chosen: own.includes(value) };

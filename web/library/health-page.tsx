@@ -4,6 +4,7 @@ import { BLOCKING, HEALTH_KINDS } from '../../core/library/index.ts';
 import { useGet } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { FindingLine, HEALTH_WORDS } from './findings.tsx';
+import { ListsOut } from './lists-out-buttons.tsx';
 
 /** What the library finds wanting in itself, each with its proof and the way to mend it. */
 export function HealthPage() {
@@ -25,6 +26,20 @@ export function HealthPage() {
                 {documents} documents looked at. {blocking === 0 ? 'Nothing' : blocking} to mend before a
                 sheet is used, {findings.length - blocking} for a quiet hour.
               </p>
+              <ListsOut
+                name="Health"
+                table={() =>
+                  Promise.resolve({
+                    columns: ['Finding', 'Mend before use', 'Document', 'Proof'],
+                    rows: findings.map((f) => [
+                      HEALTH_WORDS[f.kind],
+                      BLOCKING.has(f.kind) ? 'yes' : 'no',
+                      f.document ? `${f.document.kind}/${f.document.slug}` : 'the library',
+                      f.proof,
+                    ]),
+                  })
+                }
+              />
               <table className="mt-3 w-full text-left">
                 <tbody>
                   {kinds.map(({ kind, list }) => (

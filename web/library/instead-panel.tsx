@@ -103,7 +103,7 @@ export function InsteadPanel({
       <Loaded query={answer} what="what else there is">
         {({ groups, leftOut }) => (
           <>
-            <div className="mt-2 grid gap-x-8 gap-y-3 md:grid-cols-2 xl:grid-cols-3">
+            <div className="mt-2 grid gap-x-8 gap-y-3 md:grid-cols-2">
               {groups
                 .filter((g) => g.group !== 'without the equipment' || without.length > 0)
                 // What was just asked for stands first.

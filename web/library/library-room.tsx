@@ -7,6 +7,7 @@ import { useGet, useSigned } from '../shell/index.ts';
 import { Button, Empty, Loaded } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { EntryList } from './entry-list.tsx';
+import { ListsOut } from './lists-out-buttons.tsx';
 import { FilterBar } from './filter-bar.tsx';
 import { chosenIn, equalsIn, FACETS, narrowed } from './filters.ts';
 import { entryId, useSearch } from '../workers/index.ts';
@@ -121,7 +122,17 @@ function Room({ entries }: { entries: EntrySummary[] }) {
 
   return (
     <div className="grid gap-6 lg:grid-cols-[21rem_1fr]">
-      <div className="flex flex-col lg:sticky lg:top-4 lg:h-[calc(100vh-5.5rem)] lg:self-start">
+      {slug && (
+        // On a tablet or phone the sheet has the whole width.
+        <p className="lg:hidden">
+          <Link to={`/library?${new URLSearchParams([...params, ['kind', kind]]).toString()}`}>
+            All {KIND_TABS[kind].toLowerCase()}
+          </Link>
+        </p>
+      )}
+      <div
+        className={`flex flex-col lg:sticky lg:top-4 lg:h-[calc(100vh-5.5rem)] lg:self-start ${slug ? 'max-lg:hidden' : ''}`}
+      >
         <h1 className="sr-only">Library</h1>
         <nav aria-label="Kinds of document" className="mb-2 flex flex-wrap">
           {KIND_ORDER.map((k) => (
@@ -132,7 +143,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
               className={`px-2 py-1.5 font-head text-sm no-underline ${k === kind ? 'taped font-semibold' : 'text-soft'}`}
             >
               {KIND_TABS[k]}
-              {hits && <span className="font-normal"> {counts.get(k)}</span>}
+              {hits && counts.get(k)! > 0 && <span className="font-normal"> {counts.get(k)}</span>}
             </Link>
           ))}
         </nav>
@@ -166,7 +177,10 @@ function Room({ entries }: { entries: EntrySummary[] }) {
           <p className="label" role="status">
             {list.length} {list.length === 1 ? KIND_WORDS[kind] : KIND_TABS[kind].toLowerCase()}
           </p>
-          <ListsOut kind={kind} list={list} entries={entries} />
+          <ListsOut
+            name={KIND_TABS[kind]}
+            table={async () => (await import('./lists-out.ts')).tableOf(kind, list, entries)}
+          />
         </div>
         {list.length > 0 ? (
           <EntryList
@@ -263,25 +277,4 @@ function useTypedParam(key: string): [string, (text: string) => void] {
     }, REST_MS);
   };
   return [text, type];
-}
-
-/** The list as it stands, to take along. */
-function ListsOut({ kind, list, entries }: { kind: Kind; list: EntrySummary[]; entries: EntrySummary[] }) {
-  const out = async (format: 'csv' | 'md') => {
-    const { csvOf, download, markdownOf, tableOf } = await import('./lists-out.ts');
-    const table = tableOf(kind, list, entries);
-    const name = `meister-${KIND_TABS[kind].toLowerCase().replace(' ', '-')}.${format}`;
-    if (format === 'csv') download(name, 'text/csv', csvOf(table));
-    else download(name, 'text/markdown', markdownOf(table));
-  };
-  return (
-    <p className="flex gap-1">
-      <Button tone="quiet" className="text-sm" onClick={() => void out('csv')}>
-        As CSV
-      </Button>
-      <Button tone="quiet" className="text-sm" onClick={() => void out('md')}>
-        As Markdown
-      </Button>
-    </p>
-  );
 }

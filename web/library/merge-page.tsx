@@ -39,7 +39,7 @@ function Merge({ entries }: { entries: EntrySummary[] }) {
         <Link to={`/library/cue/${slug}`}>Back to the cue</Link>
       </p>
       <h1>One wording for two cues</h1>
-      <dl className="mt-3 grid grid-cols-[8rem_1fr] gap-y-1">
+      <dl className="mt-3 grid grid-cols-[8rem_1fr] items-baseline gap-y-1">
         <dt className="label">No longer said</dt>
         <dd>
           <del className="text-warn">{title(slug)}</del>
