@@ -114,18 +114,21 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     );
   };
   const had = new Set([...needsOf(v).all, ...needsOf(v).any.flat()]);
-  const reasonsOf = (c: Candidate): string[] => {
+  const kitWords = (x: Variation): string[] => {
+    const needs = needsOf(x);
+    const pieces = [...needs.all, ...needs.any.flatMap((g) => g.slice(0, 1))];
+    if (pieces.length === 0) return had.size > 0 ? ['no equipment'] : [];
+    const more = pieces.filter((e) => !had.has(e));
+    return more.length > 0 ? [`needs ${more.map(nameOf).join(', ')}`] : [];
+  };
+  const reasonsOf = (c: Candidate, kit = true): string[] => {
     const reasons: string[] = [];
     const steps = levelStep(c);
     if (steps) reasons.push(levelWords(steps));
     if (own.demand.kind === 'measured' && c.step.demand.kind === 'measured') {
       reasons.push(...differenceReasons(own.demand, c.step.demand).slice(0, MOST_DIFFERENCES));
     } else if (c.step.demand.kind === 'drawn only') reasons.push('drawn only, no figures');
-    const needs = needsOf(c.variation);
-    const pieces = [...needs.all, ...needs.any.flatMap((g) => g.slice(0, 1))];
-    if (pieces.length === 0 && had.size > 0) reasons.push('no equipment');
-    const more = pieces.filter((e) => !had.has(e));
-    if (more.length > 0) reasons.push(`needs ${more.map(nameOf).join(', ')}`);
+    if (kit) reasons.push(...kitWords(c.variation));
     const felt = sharedFelt(c);
     if (felt.length > 0) {
       reasons.push(
@@ -138,11 +141,11 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     }
     return reasons;
   };
-  const entry = (c: Candidate, ...first: string[]): InsteadEntry => ({
+  const entry = (c: Candidate, reasons = reasonsOf(c)): InsteadEntry => ({
     slug: c.variation.slug,
     name: c.variation.name,
     points: difference(c),
-    reasons: [...first, ...reasonsOf(c)],
+    reasons,
   });
   const nearest = (list: Candidate[], far: (c: Candidate) => number = farness) =>
     [...list]
@@ -177,7 +180,10 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
       ? []
       : nearest(candidates.filter((c) => runsHere(needsOf(c.variation)).missing.length === 0)).map((c) => {
           const { replaced } = runsHere(needsOf(c.variation));
-          return entry(c, ...replaced.map((r) => `with ${nameOf(r.by)} for ${nameOf(r.needed)}`));
+          return entry(c, [
+            ...replaced.map((r) => `with ${nameOf(r.by)} for ${nameOf(r.needed)}`),
+            ...reasonsOf(c),
+          ]);
         });
 
   const home = candidates.flatMap((c) => {
@@ -185,7 +191,11 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     return substitutes === null ? [] : [{ c, substitutes }];
   });
   const substitutesOf = new Map(home.map((h) => [h.c.variation.slug, h.substitutes]));
-  const atHome = nearest(home.map((h) => h.c)).map((c) => entry(c, ...substitutesOf.get(c.variation.slug)!));
+  // What stands in for each piece is said, so what it needs in the hall is not.
+  const atHome = nearest(home.map((h) => h.c)).map((c) => {
+    const substitutes = substitutesOf.get(c.variation.slug)!;
+    return entry(c, [...(substitutes.length > 0 ? substitutes : ['no equipment']), ...reasonsOf(c, false)]);
+  });
 
   const kinder = (part: 'knee' | 'back', other: 'hip' | 'knee') =>
     nearest(
@@ -261,7 +271,7 @@ function homeSubstitutes(v: Variation, shelf: Shelf, person?: ForPerson): string
   const substitute = (slug: string): string | undefined => {
     const e = shelf.get('equipment', slug);
     const line = e?.homeSubstitutes.find((l) => contradiction(l) === null);
-    return line && `${e!.name.toLowerCase()}: ${line.text}`;
+    return line && `${e!.name.toLowerCase()}: ${line.text.replace(/\.$/, '')}`;
   };
   const needs = needsOf(v);
   const found: string[] = [];

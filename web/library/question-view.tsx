@@ -139,7 +139,7 @@ function ChangeAnswer({
   const [why, setWhy] = useState('');
   const body = answer === null ? q : withAnswer(q, scope, answer || null, why);
   // Why it is so changes no sheet: the check is not asked anew at each letter of it.
-  const checked = answer === null ? q : withAnswer(q, scope, answer || null, '');
+  const checked = answer === null ? q : withAnswer(q, scope, answer || null, q.hall.why);
   const check = useCheck([checked], answer !== null);
   const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/houseQuestion/${q.slug}`);
   const depend = entries.filter(
