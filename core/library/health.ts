@@ -9,32 +9,26 @@ import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
 import { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
 
-/** What can be wrong with a library that still holds together; in the order in which it is worth mending. */
-export const HEALTH_KINDS = [
-  'missing field',
-  'no fault or answer',
-  'fault without a check',
-  'contradiction',
-  'caution not shown',
-  'equipment lacking',
-  'no easier variation',
-  'near-duplicate cues',
-  'unused cue',
-  'overdue review',
-  'drawn only',
-] as const;
-export type HealthKind = (typeof HEALTH_KINDS)[number];
-
-/** Kinds that make a sheet wrong or useless on the floor; the others are for a quiet hour. */
-export const BLOCKING: ReadonlySet<HealthKind> = new Set<HealthKind>([
-  'missing field',
-  'no fault or answer',
-  'fault without a check',
-  'contradiction',
-  'caution not shown',
-  'equipment lacking',
-  'no easier variation',
-]);
+/**
+ * What can be wrong with a library that still holds together, in the order in which it is worth mending, and whether it
+ * makes a sheet wrong or useless on the floor; the others are for a quiet hour.
+ */
+const BLOCKS = {
+  'missing field': true,
+  'no fault or answer': true,
+  'fault without a check': true,
+  contradiction: true,
+  'caution not shown': true,
+  'equipment lacking': true,
+  'no easier variation': true,
+  'near-duplicate cues': false,
+  'unused cue': false,
+  'overdue review': false,
+  'drawn only': false,
+} as const;
+export type HealthKind = keyof typeof BLOCKS;
+export const HEALTH_KINDS = Object.keys(BLOCKS) as HealthKind[];
+export const BLOCKING: ReadonlySet<HealthKind> = new Set(HEALTH_KINDS.filter((kind) => BLOCKS[kind]));
 
 export interface Finding {
   kind: HealthKind;

@@ -13,15 +13,14 @@ import type {
   SaveResult,
   Sheet,
 } from '../../contract/library.ts';
-import { placedPerson, testHall } from '../testing/hall.ts';
+import { documentIn, placedPerson, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 
 let hall: TestHall;
 beforeAll(async () => void (hall = await testHall()));
 afterAll(() => hall.close());
 
-const entryOf = <T>(kind: string, slug: string) =>
-  hall.as('head').get<{ body: T; revision: number }>(`/api/library/${kind}/${slug}`);
+const entryOf = <T>(kind: string, slug: string) => documentIn<T>(hall, kind, slug);
 
 describe('one answer changed, end to end', () => {
   const read = async () => {

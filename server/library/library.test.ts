@@ -12,15 +12,14 @@ import type {
 } from '../../contract/library.ts';
 import { demoLibraryFile } from '../demo/index.ts';
 import { schema } from '../db/index.ts';
-import { testHall } from '../testing/hall.ts';
+import { documentIn, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 
 let hall: TestHall;
 beforeAll(async () => void (hall = await testHall()));
 afterAll(() => hall.close());
 
-const entryOf = <T>(kind: string, slug: string) =>
-  hall.as('head').get<{ body: T; revision: number }>(`/api/library/${kind}/${slug}`);
+const entryOf = <T>(kind: string, slug: string) => documentIn<T>(hall, kind, slug);
 
 async function saved(who: 'head' | 'coach', body: Cue | Ladder | Variation, base: number) {
   return hall

@@ -115,6 +115,10 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
   };
 }
 
+/** A document in force with its revision, as the head coach reads it. */
+export const documentIn = <T>(hall: TestHall, kind: string, slug: string) =>
+  hall.as('head').get<{ body: T; revision: number }>(`/api/library/${kind}/${slug}`);
+
 /** A person of the squad, placed on a level of the bridge ladder. */
 export async function placedPerson(hall: TestHall, level = 'lift'): Promise<string> {
   const head = hall.as('head');

@@ -6,8 +6,8 @@ import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
-import { Button, capital, Loaded, Notice, PatternWord, SelectField, TextField } from '../ui/index.ts';
-import { buildFor, MomentCaution, useBuilds } from '../body/index.ts';
+import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
+import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.ts';
 import { useSpread } from '../workers/index.ts';
 import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
@@ -61,21 +61,12 @@ export function LadderRoom() {
               </p>
             </div>
             <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2">
-              {builds.length > 0 && (
-                <SelectField
-                  label="What it asks of"
-                  value={personId ?? ''}
-                  onChange={(e) => setPersonId(e.target.value || null)}
-                  className="w-56"
-                >
-                  <option value="">the reference build</option>
-                  {builds.map((b) => (
-                    <option key={b.personId} value={b.personId}>
-                      {b.name}
-                    </option>
-                  ))}
-                </SelectField>
-              )}
+              <BuildSelect
+                label="What it asks of"
+                builds={builds}
+                personId={personId}
+                onChange={setPersonId}
+              />
               <label className="flex min-h-9 items-center gap-2">
                 <input type="checkbox" checked={parts} onChange={(e) => setParts(e.target.checked)} />
                 Show the parts

@@ -6,7 +6,7 @@ import type { Cue } from '../../core/library/index.ts';
 import { useSigned } from '../shell/index.ts';
 import { capital } from '../ui/index.ts';
 import { LineReading } from './reading.tsx';
-import { EntryIcon } from './entry-icon.tsx';
+import { EntryLinks } from './entry-links.tsx';
 
 /** Alike enough to be worth a look, well under what counts as the same cue. */
 const WORTH_A_LOOK = 0.4;
@@ -45,14 +45,7 @@ export function CueView({ cue: c, entries }: { cue: Cue; entries: EntrySummary[]
       </p>
       <section className="mt-5">
         <h2>Stands on {sheets.length === 1 ? 'one sheet' : `${sheets.length} sheets`}</h2>
-        <ul className="mt-1 grid gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
-          {sheets.map((e) => (
-            <li key={e.slug} className="flex items-center gap-2 border-b border-rule py-1">
-              <EntryIcon entry={e} size={32} />
-              <Link to={`/library/variation/${e.slug}`}>{e.title}</Link>
-            </li>
-          ))}
-        </ul>
+        <EntryLinks entries={sheets} />
         {faults.length > 0 && (
           <p className="mt-2">
             Named as an answer to:{' '}

@@ -4,7 +4,7 @@ import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { Fault } from '../../core/library/index.ts';
 import { capital } from '../ui/index.ts';
 import { LineReading } from './reading.tsx';
-import { EntryIcon } from './entry-icon.tsx';
+import { EntryLinks } from './entry-links.tsx';
 
 /** A fault as it is worked on: the sign, what tells its causes apart, and the answers, cheapest first. */
 export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntrySummary[] }) {
@@ -118,14 +118,7 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
       )}
       <section className="mt-5">
         <h2>Looked for on {sheets.length === 1 ? 'one sheet' : `${sheets.length} sheets`}</h2>
-        <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
-          {sheets.map((e) => (
-            <li key={e.slug} className="flex items-center gap-2 border-b border-rule py-1">
-              <EntryIcon entry={e} size={32} />
-              <Link to={`/library/variation/${e.slug}`}>{e.title}</Link>
-            </li>
-          ))}
-        </ul>
+        <EntryLinks entries={sheets} />
         {cues.length > 0 && (
           <p className="mt-2">
             Cues that answer it:{' '}

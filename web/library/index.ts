@@ -4,3 +4,4 @@ export type { Value } from './fields/index.ts';
 export { SideBySide } from './side-by-side.tsx';
 export { EffectsView } from './effects-view.tsx';
 export { useCheck } from './use-check.ts';
+export { useQuestion } from './use-question.ts';

@@ -2,9 +2,9 @@ import { Link, useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Instead, InsteadEntry, InsteadGroup } from '../../core/demand/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { useBuilds } from '../body/index.ts';
+import { BuildSelect, useBuilds } from '../body/index.ts';
 import { useGet } from '../shell/index.ts';
-import { Button, Loaded, SelectField } from '../ui/index.ts';
+import { Button, Loaded } from '../ui/index.ts';
 import { EntryIcon } from './entry-icon.tsx';
 
 const GROUP_WORDS: Record<InsteadGroup, string> = {
@@ -29,7 +29,7 @@ export function InsteadPanel({
   const builds = useBuilds();
   const open = params.has('instead');
   const without = (params.get('without') ?? '').split(',').filter(Boolean);
-  const personId = params.get('for') ?? '';
+  const personId = params.get('for');
   const set = (change: Record<string, string | null>) =>
     setParams(
       (p) => {
@@ -62,21 +62,7 @@ export function InsteadPanel({
         </Button>
       </div>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-        {builds.length > 0 && (
-          <SelectField
-            label="For"
-            value={personId}
-            onChange={(e) => set({ for: e.target.value })}
-            className="w-56"
-          >
-            <option value="">the reference build</option>
-            {builds.map((b) => (
-              <option key={b.personId} value={b.personId}>
-                {b.name}
-              </option>
-            ))}
-          </SelectField>
-        )}
+        <BuildSelect label="For" builds={builds} personId={personId} onChange={(id) => set({ for: id })} />
         {pieces.length > 0 && (
           <fieldset className="flex flex-wrap gap-x-4">
             <legend className="label">Taken just now</legend>

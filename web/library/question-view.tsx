@@ -9,7 +9,7 @@ import { Button, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Consequences } from './consequences.tsx';
 import { EffectsView } from './effects-view.tsx';
 import { LineReading } from './reading.tsx';
-import { EntryIcon } from './entry-icon.tsx';
+import { EntryLinks } from './entry-links.tsx';
 import { useCheck } from './use-check.ts';
 
 /** One house question: the answers in force by scope, the schools with their reasons, and what they ask. */
@@ -108,14 +108,7 @@ export function QuestionView({
       <Consequences question={q} />
       <section className="mt-5">
         <h2>{depend.length === 0 ? 'Nothing depends on it yet' : 'What depends on it'}</h2>
-        <ul className="mt-1 grid gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
-          {depend.map((e) => (
-            <li key={`${e.kind}/${e.slug}`} className="flex items-center gap-2 border-b border-rule py-1">
-              <EntryIcon entry={e} size={28} />
-              <Link to={`/library/${e.kind}/${e.slug}`}>{e.title}</Link>
-            </li>
-          ))}
-        </ul>
+        <EntryLinks entries={depend} />
       </section>
     </div>
   );

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { EntryInForce, LibraryList } from '../../contract/library.ts';
+import type { LibraryList } from '../../contract/library.ts';
 import type { PersonAnswer, PersonAnswerRequest } from '../../contract/people.ts';
+import { useQuestion } from '../library/index.ts';
 import { useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, day, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 
@@ -62,13 +63,8 @@ export function OwnAnswers({ personId }: { personId: string }) {
   );
 }
 
-function useAnswersOf(question: string) {
-  const { data } = useGet<EntryInForce>(question ? `/api/library/houseQuestion/${question}` : null);
-  return data?.body.kind === 'houseQuestion' ? data.body : null;
-}
-
 function AnswerName({ question, answer }: { question: string; answer: string }) {
-  const body = useAnswersOf(question);
+  const body = useQuestion(question);
   return <b>{body?.answers.find((a) => a.id === answer)?.name ?? answer}</b>;
 }
 
@@ -84,7 +80,7 @@ function Add({
   const [question, setQuestion] = useState(questions[0]?.slug ?? '');
   const [answer, setAnswer] = useState('');
   const [why, setWhy] = useState('');
-  const body = useAnswersOf(question);
+  const body = useQuestion(question);
   const send = useSend<PersonAnswerRequest>('PUT', `/api/people/${personId}/answers/${question}`);
   return (
     <div className="mt-2 grid gap-2 border-l-4 border-tape bg-paper p-3">

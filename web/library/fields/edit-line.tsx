@@ -1,7 +1,7 @@
 import type { Line } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
-import { useAnswers } from './use-answers.ts';
+import { useQuestion } from '../use-question.ts';
 
 interface Props {
   line: Line;
@@ -68,7 +68,7 @@ function Under({
   onAnswers: (answers: string[]) => void;
   onAlways: () => void;
 }) {
-  const all = useAnswers(question);
+  const all = useQuestion(question)?.answers ?? [];
   return (
     <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 pl-4 text-sm">
       only while

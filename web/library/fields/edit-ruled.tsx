@@ -2,7 +2,7 @@ import type { ByAnswer, RuledNumber } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { DocumentSelect } from './document-select.tsx';
-import { useAnswers } from './use-answers.ts';
+import { useQuestion } from '../use-question.ts';
 
 interface Props {
   value: RuledNumber | undefined;
@@ -39,7 +39,7 @@ export function EditRuled({ value, label, context, onChange }: Props) {
 }
 
 function ByAnswers({ value, label, context, onChange }: Omit<Props, 'value'> & { value: ByAnswer }) {
-  const answers = useAnswers(value.question);
+  const answers = useQuestion(value.question)?.answers ?? [];
   const number = (n: number | undefined, name: string, set: (n: number | undefined) => void) => (
     <input
       aria-label={name}
