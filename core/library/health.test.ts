@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD } from '../body/index.ts';
 import { demandOf, TIE_POINTS } from '../demand/index.ts';
 import type { LibraryFile } from '../exchange/index.ts';
+import { madeUpShelf } from '../testing/library.ts';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
+import { seeded } from '../testing/seeded.ts';
 import {
   BLANK_MECHANICS,
   BLOCKING,
@@ -149,6 +152,26 @@ describe('a library with one defect of each kind', () => {
       bodies = [...bodies, ...DEFECTS[kind].change(now, shelfOf(bodies).everything())];
     const found = health(shelfOf(bodies));
     expect([...new Set(found.map((f) => f.kind))]).toEqual([...HEALTH_KINDS]);
+  });
+});
+
+describe('health of some documents', () => {
+  it('is what the whole health says about them', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+        const s = madeUpShelf(seeded(seed), { variations: 8, cues: 30, questions: 3 });
+        const whole = health(s);
+        for (const b of [...s.all('variation'), ...s.all('cue').slice(0, 8), ...s.all('fault')]) {
+          const some = healthOf(
+            s,
+            { today: TODAY, points, tiePoints: TIE_POINTS },
+            new Set([`${b.kind}/${b.slug}`]),
+          );
+          expect(findingsAbout(some, b)).toEqual(findingsAbout(whole, b));
+        }
+      }),
+      { numRuns: 15 },
+    );
   });
 });
 

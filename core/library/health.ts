@@ -3,7 +3,8 @@ import type { Body, Kind, Line, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { holdsFor } from './predicate.ts';
 import { LINE_FIELD_WORDS, printedLines } from './printed.ts';
-import { LINE_FIELDS, resolve } from './resolve.ts';
+import { referencesOf } from './references.ts';
+import { LINE_FIELDS, resolve, resolveMechanics } from './resolve.ts';
 import type { LineField, ResolvedVariation } from './resolve.ts';
 import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
@@ -51,22 +52,32 @@ export interface HealthInput {
 /** Share of work and teaching variations that may be drawn only. */
 const DRAWN_SHARE = 0.25;
 
-/** Every finding over the whole library, in the order of kinds. */
-export function healthOf(shelf: Shelf, input: HealthInput): Finding[] {
-  const variations = shelf.all('variation').filter((v) => !v.retired);
+/**
+ * Every finding, in the order of kinds.
+ * @param about `kind/slug` of documents: only what they and the sheets that name them give is looked for
+ */
+export function healthOf(shelf: Shelf, input: HealthInput, about?: ReadonlySet<string>): Finding[] {
+  const all = shelf.all('variation').filter((v) => !v.retired);
+  const variations = about ? all.filter((v) => names(v, about)) : all;
   const read = new Map(variations.map((v) => [v.slug, resolve(v, shelf)]));
   const guarded = guardedLines(shelf);
   const findings = [
-    ...shelf.everything().flatMap((b) => ownFindings(b, input.today)),
+    ...shelf
+      .everything()
+      .flatMap((b) => (!about || about.has(documentId(b)) ? ownFindings(b, input.today) : [])),
     ...variations.flatMap((v) => sheetFindings(v, read.get(v.slug)!, shelf, guarded)),
     ...cautionFindings(shelf, read),
     ...kitFindings(shelf, variations),
-    ...easierFindings(shelf, variations, read, input),
-    ...cueFindings(shelf),
-    ...drawnFindings(variations),
+    ...easierFindings(shelf, variations, all, input),
+    ...cueFindings(shelf, about),
+    ...drawnFindings(all),
   ];
   return findings.sort((a, b) => HEALTH_KINDS.indexOf(a.kind) - HEALTH_KINDS.indexOf(b.kind));
 }
+
+/** Whether a sheet is one of the documents or names one. */
+const names = (v: Variation, about: ReadonlySet<string>) =>
+  about.has(documentId(v)) || referencesOf(v).some((r) => about.has(`${r.kind}/${r.slug}`));
 
 /** The findings that name a document: what stands beside the form while it is written. */
 export const findingsAbout = (findings: readonly Finding[], of: { kind: Kind; slug: string }): Finding[] =>
@@ -282,8 +293,8 @@ function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] 
 /** A person who cannot do it must be given something easier of the same pattern. */
 function easierFindings(
   shelf: Shelf,
-  variations: readonly Variation[],
-  read: ReadonlyMap<string, ResolvedVariation>,
+  asked: readonly Variation[],
+  all: readonly Variation[],
   input: HealthInput,
 ): Finding[] {
   const lowest = new Set<string>();
@@ -294,14 +305,15 @@ function easierFindings(
       for (const slug of [level.main, ...level.equals]) (i === 0 ? lowest : higher).add(slug);
     });
   }
-  const trained = variations.filter((v) => !onlyPrepares(v));
+  const trained = all.filter((v) => !onlyPrepares(v));
   const points = new Map<string, number | null>();
   const pointsOf = (v: Variation) => {
     let p = points.get(v.slug);
-    if (p === undefined) points.set(v.slug, (p = input.points(v, read.get(v.slug)!.mechanics)));
+    if (p === undefined) points.set(v.slug, (p = input.points(v, resolveMechanics(v, shelf))));
     return p;
   };
-  return trained.flatMap((v): Finding[] => {
+  return asked.flatMap((v): Finding[] => {
+    if (onlyPrepares(v)) return [];
     // The foot of a ladder has nothing beneath it, a higher level has; only what stands on none is computed.
     if (lowest.has(v.slug) || higher.has(v.slug)) return [];
     const document = { kind: v.kind, slug: v.slug };
@@ -331,7 +343,8 @@ function easierFindings(
   });
 }
 
-function cueFindings(shelf: Shelf): Finding[] {
+function cueFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
+  if (about && ![...about].some((id) => id.startsWith('cue/'))) return [];
   const used = new Set([
     ...shelf.all('variation').flatMap((v) => (v.retired ? [] : v.cues)),
     ...shelf.all('fault').flatMap((f) => (f.retired ? [] : f.answers.map((a) => a.cue))),

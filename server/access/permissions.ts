@@ -44,6 +44,7 @@ export const PERMISSIONS: Readonly<Record<string, readonly Who[]>> = {
   'GET /api/sheets/:slug': STAFF,
   'GET /api/changes': COACHES,
   'GET /api/changes/:id': COACHES,
+  'GET /api/changes/:id/check': COACHES,
   'POST /api/changes/:id/decision': HEAD,
   'GET /api/drafts/:kind/:slug': COACHES,
   'PUT /api/drafts/:kind/:slug': COACHES,

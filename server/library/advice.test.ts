@@ -125,6 +125,18 @@ describe('the check', () => {
     const bare = await check({ ...body, breathing: [] });
     expect(bare.findings).toMatchObject([{ kind: 'missing field' }]);
     expect(bare.effects!.sheets[0]!.dropped.length).toBeGreaterThan(0);
+    // What another document makes wrong elsewhere is told too: a rule under which a sheet falls silent.
+    const { body: depth } = await entryOf<HouseQuestion>('houseQuestion', 'depth');
+    const fourth = { id: 'no-rule', name: 'No rule', reasons: [{ text: 'None.' }] };
+    const silent = await check({
+      ...depth,
+      answers: [...depth.answers, fourth],
+      hall: { answer: 'no-rule', why: 'To see what falls silent.' },
+    });
+    expect(silent.findings.map((f) => [f.kind, f.document?.slug])).toContainEqual([
+      'contradiction',
+      'plain-squat',
+    ]);
     expect((await check({ kind: 'song' })).errors[0]!.document).toBe('document');
     expect((await entryOf('variation', 'back-squat')).revision).toBe(revision);
   });
@@ -177,6 +189,8 @@ describe('merging two cues', () => {
     const proposed = await hall.as('coach').ok<SaveResult>('POST', path, { reason: 'The same.', state });
     expect(proposed.outcome).toBe('proposed');
     expect((await entryOf<Cue>('cue', 'floor-away-one-heel')).body.retired).toBe(false);
+    const check = await hall.as('coach').get<CheckResult>(`/api/changes/${proposed.change}/check`);
+    expect(check.effects!.sheets.map((s) => s.variation)).toEqual(['rear-foot-up']);
     const detail = await hall.as('head').get<ChangeDetail>(`/api/changes/${proposed.change}`);
     expect(detail.items.map((i) => `${i.kind}/${i.slug}`).sort()).toEqual([
       'cue/floor-away-one-heel',

@@ -13,16 +13,25 @@ import {
   titleOf,
   withChanges,
 } from '../../core/library/index.ts';
-import type { Body, Finding, Shelf } from '../../core/library/index.ts';
+import type { Body, Finding, HealthInput, Kind, Shelf } from '../../core/library/index.ts';
 import { bodySchema, checkSchema, mergeSchema } from '../../contract/library.ts';
 import type { CheckRequest, CheckResult, Health, MergePlan, MergeRequest } from '../../contract/library.ts';
 import { hallToday } from '../hall/index.ts';
-import { bodyOf, fieldOf, meOf, Refusal } from '../http.ts';
+import { bodyOf, fieldOf, idOf, meOf, Refusal } from '../http.ts';
 import type { App, Services } from '../http.ts';
 import { buildsOf, openRestrictions, peopleAnswering, personList } from '../people/index.ts';
-import { saveTogether } from './changes.ts';
+import { changeDetail, saveTogether } from './changes.ts';
 import { personAskedFor, readerOf } from './reader.ts';
 import { editionHeader, shelfInForce } from './shelf.ts';
+
+const inputOn = (today: string): HealthInput => ({
+  today,
+  tiePoints: TIE_POINTS,
+  points: (v, mechanics) => {
+    const d = demandOf(REFERENCE_BUILD, mechanics);
+    return d.kind === 'measured' ? d.points + (v.demandAdjustment?.points ?? 0) : null;
+  },
+});
 
 // A shelf never changes once read: its health differs only with the day.
 const known = new WeakMap<Shelf, { today: string; findings: Finding[] }>();
@@ -30,14 +39,7 @@ const known = new WeakMap<Shelf, { today: string; findings: Finding[] }>();
 function healthOn(shelf: Shelf, today: string): Finding[] {
   const before = known.get(shelf);
   if (before?.today === today) return before.findings;
-  const findings = healthOf(shelf, {
-    today,
-    tiePoints: TIE_POINTS,
-    points: (v, mechanics) => {
-      const d = demandOf(REFERENCE_BUILD, mechanics);
-      return d.kind === 'measured' ? d.points + (v.demandAdjustment?.points ?? 0) : null;
-    },
-  });
+  const findings = healthOf(shelf, inputOn(today));
   known.set(shelf, { today, findings });
   return findings;
 }
@@ -58,6 +60,18 @@ export function adviceRoutes(app: App, s: Services): void {
     const { items } = await bodyOf<CheckRequest>(c, checkSchema);
     const { shelf } = await shelfInForce(s.db);
     return c.json(checked(shelf, items, await hallToday(s.db, s.clock())));
+  });
+
+  app.get('/api/changes/:id/check', async (c) => {
+    const { items } = await changeDetail(s.db, idOf(c));
+    const { shelf } = await shelfInForce(s.db);
+    return c.json(
+      checked(
+        shelf,
+        items.map((i) => i.proposed),
+        await hallToday(s.db, s.clock()),
+      ),
+    );
   });
 
   app.get('/api/library/cue/:slug/merge/:keep', async (c) => {
@@ -152,6 +166,21 @@ function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResu
   if (errors.length > 0) return { errors, breaches: [], findings: [], effects: null };
   const after = withChanges(shelf, items);
   const breaches = breachesOf(after);
-  const findings = breaches.length > 0 ? [] : items.flatMap((b) => findingsAbout(healthOn(after, today), b));
+  const findings = breaches.length > 0 ? [] : newFindings(shelf, after, items, today);
   return { errors, breaches, findings, effects: effectsOf(shelf, after, items) };
+}
+
+/** Documents that every sheet may feel, though it names them not. */
+const FELT_EVERYWHERE: ReadonlySet<Kind> = new Set<Kind>(['houseQuestion', 'caution', 'equipment', 'ladder']);
+
+/** What would be found about the documents themselves and, where others may feel it, what would newly be found anywhere. */
+function newFindings(before: Shelf, after: Shelf, items: readonly Body[], today: string): Finding[] {
+  if (!items.some((b) => FELT_EVERYWHERE.has(b.kind))) {
+    const found = healthOf(after, inputOn(today), new Set(items.map(documentId)));
+    return items.flatMap((b) => findingsAbout(found, b));
+  }
+  const found = healthOn(after, today);
+  const old = new Set(healthOn(before, today).map((f) => JSON.stringify(f)));
+  const about = new Set(items.flatMap((b) => findingsAbout(found, b)));
+  return found.filter((f) => about.has(f) || !old.has(JSON.stringify(f)));
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { ChangeDetail, DecideChangeRequest, LibraryList } from '../../contract/library.ts';
+import type { ChangeDetail, CheckResult, DecideChangeRequest, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
 import { EditFields, EffectsView, FORMS, SideBySide, useCheck } from '../library/index.ts';
@@ -28,10 +28,13 @@ function Detail({ change }: { change: ChangeDetail }) {
   const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
   const [editing, setEditing] = useState<string | null>(null);
   const open = change.state === 'proposed' && me.role === 'head coach';
-  const check = useCheck(
+  const waiting = change.state === 'proposed';
+  const asProposed = useGet<CheckResult>(waiting ? `/api/changes/${change.id}/check` : null);
+  const asEdited = useCheck(
     change.items.map((i) => edited.get(`${i.kind}/${i.slug}`) ?? i.proposed),
-    change.state === 'proposed',
+    waiting && edited.size > 0,
   );
+  const check = edited.size > 0 ? asEdited : asProposed;
   const decide = (accept: boolean) =>
     send.mutate(
       {
@@ -120,15 +123,18 @@ function Detail({ change }: { change: ChangeDetail }) {
       {change.items.length > 20 && (
         <p className="mt-4 text-soft">and {change.items.length - 20} more documents.</p>
       )}
-      {change.state === 'proposed' && check.data && (
+      {waiting && check.error && <Notice tone="warn">{check.error.message}</Notice>}
+      {waiting && check.data && (
         <section className="mt-5 border-l-4 border-tape bg-paper px-4 py-2">
           <h2>What it would change</h2>
           {check.data.effects && <EffectsView effects={check.data.effects} />}
-          {check.data.findings.map((f) => (
-            <p key={f.kind + f.proof} className="text-sm">
-              {f.proof}
-            </p>
-          ))}
+          {[...check.data.breaches.map((b) => b.problem), ...check.data.findings.map((f) => f.proof)].map(
+            (text) => (
+              <p key={text} className="text-sm">
+                {text}
+              </p>
+            ),
+          )}
         </section>
       )}
       {open && (

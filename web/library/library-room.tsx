@@ -260,11 +260,10 @@ function useTypedParam(key: string): [string, (text: string) => void] {
     setText(inAddress);
   }
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  useEffect(() => () => clearTimeout(timer.current), []);
-  const type = (next: string) => {
-    setText(next);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
+  // The address may have moved on to a sheet by the time the typing rests: what is written is written into that one.
+  const write = useRef<(next: string) => void>(undefined);
+  useEffect(() => {
+    write.current = (next) => {
       setKnown(next);
       setParams(
         (p) => {
@@ -274,7 +273,13 @@ function useTypedParam(key: string): [string, (text: string) => void] {
         },
         { replace: true },
       );
-    }, REST_MS);
+    };
+  });
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const type = (next: string) => {
+    setText(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => write.current?.(next), REST_MS);
   };
   return [text, type];
 }
