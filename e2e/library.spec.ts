@@ -169,6 +169,12 @@ test('one wording a cue: a coach sees what a new wording changes, the head coach
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'In force' })).toBeVisible();
 
+  await page.goto('/library?kind=cue');
+  await page.getByRole('button', { name: 'New cue' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Push the floor away through a heel');
+  await expect(page.getByRole('dialog').getByText('The hall says this already.')).toBeVisible();
+  await page.keyboard.press('Escape');
+
   await page.goto('/library/health');
   await page.getByRole('link', { name: 'Merge them' }).click();
   await expect(page.getByRole('heading', { name: 'One wording for two cues' })).toBeVisible();

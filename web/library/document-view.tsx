@@ -33,13 +33,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
             {me.role === 'head coach' ? 'Edit' : 'Propose a change'}
           </Link>
           {kind === 'cue' && <Link to={`/library/cue/${slug}/merge`}>Merge with another</Link>}
-          {kind === 'variation' && (
-            <NewDocument
-              kind={kind}
-              from={slug}
-              taken={entries.filter((e) => e.kind === kind).map((e) => e.slug)}
-            />
-          )}
+          {kind === 'variation' && <NewDocument kind={kind} from={slug} entries={entries} />}
         </>
       )}
       <Link to={`/library/${kind}/${slug}/history`}>Revision {revision}, history</Link>

@@ -210,7 +210,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
         <div className="mt-2 flex flex-wrap items-center gap-x-4">
           {me.role !== 'viewer' && (
             <>
-              <NewDocument kind={kind} taken={entries.filter((e) => e.kind === kind).map((e) => e.slug)} />
+              <NewDocument kind={kind} entries={entries} />
               <Link to="/library/health" className="text-sm">
                 Health of the library
               </Link>

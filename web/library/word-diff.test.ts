@@ -30,7 +30,7 @@ describe('lines compared word by word', () => {
         const pairs = comparedLines(before, after);
         expect(pairs.flatMap((p) => (p.before ? [text(p.before)] : []))).toEqual(before);
         expect(pairs.flatMap((p) => (p.after ? [text(p.after)] : []))).toEqual(after);
-        if (before.join('\n') === after.join('\n')) {
+        if (JSON.stringify(before) === JSON.stringify(after)) {
           expect(pairs.flatMap((p) => [...own(p.before), ...own(p.after)])).toEqual([]);
         }
       }),
