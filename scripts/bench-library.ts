@@ -175,7 +175,7 @@ async function inTheBrowser(bodies: readonly Body[]): Promise<void> {
       const fresh = await browser.newContext({ storageState: await context.storageState() });
       const cold = await fresh.newPage();
       const start = performance.now();
-      await cold.goto(`${base}/library`);
+      await cold.goto(`${base}/library`, { waitUntil: 'commit' });
       await cold.getByRole('list', { name: 'Variations' }).getByRole('link').first().waitFor();
       await cold.getByRole('searchbox').waitFor();
       loads.push(performance.now() - start);
