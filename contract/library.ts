@@ -551,7 +551,7 @@ export interface Sheet {
   resolved: L.ResolvedVariation;
   revision: number;
   edition: EditionHeader;
-  ladders: { ladder: string; ladderName: string; level: string; levelNumber: number }[];
+  ladders: L.Place[];
 }
 
 export interface LibraryList {

@@ -89,8 +89,10 @@ export async function bodyOf<T>(c: Context<Env>, schema: Joi.Schema): Promise<T>
 }
 
 /** A path parameter that must be a UUID. */
-export function idOf(c: Context<Env>, name = 'id'): string {
-  const id = c.req.param(name) ?? '';
+export const idOf = (c: Context<Env>, name = 'id'): string => validId(c.req.param(name) ?? '', name);
+
+/** The id in small letters. @throws Refusal 422 for anything that is no UUID */
+export function validId(id: string, name: string): string {
   if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(id)) {
     throw new Refusal(422, `${name}: "${id.slice(0, 60)}" is not a valid id.`);
   }

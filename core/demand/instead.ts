@@ -1,10 +1,10 @@
 import type { Build } from '../body/index.ts';
 import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
 import type { Needs } from '../kit/index.ts';
-import { resolveMechanics, rulesFor } from '../library/index.ts';
+import { placesOn, resolveMechanics, rulesFor } from '../library/index.ts';
 import type { ForPerson, Shelf, Variation } from '../library/index.ts';
 import { differenceReasons, nearestTo } from './nearest.ts';
-import { adjusted, verdictClause } from './order.ts';
+import { adjusted, whyNot } from './order.ts';
 import type { Step } from './order.ts';
 import { demandOf } from './variation.ts';
 
@@ -62,7 +62,7 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
   const equals = equalsAmong(equipment.values());
   const nameOf = (slug: string) => equipment.get(slug)?.name.toLowerCase() ?? slug;
   const here = (slug: string) => (equipment.get(slug)?.inHall ?? 0) > 0 && !taken.has(slug);
-  const levels = levelsOf(shelf);
+  const places = placesOn(shelf);
   const leftOut: Instead['leftOut'] = [];
 
   const stepOf = (x: Variation): Step => {
@@ -80,17 +80,10 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     .all('variation')
     .filter((x) => x.slug !== v.slug && !x.retired && x.pattern === v.pattern && comparable(v, x))
     .flatMap((x) => {
-      const why = o.barred?.(x) ?? null;
       const step = stepOf(x);
-      const { demand } = step;
-      const cannot =
-        demand.kind === 'cannot'
-          ? demand.why
-          : demand.kind === 'measured' && !demand.feasible
-            ? `this build ${verdictClause(demand)}`
-            : null;
-      if (why === null && cannot === null) return [{ variation: x, step }];
-      leftOut.push({ slug: x.slug, name: x.name, why: why ?? cannot! });
+      const why = o.barred?.(x) ?? whyNot(step.demand);
+      if (why === null) return [{ variation: x, step }];
+      leftOut.push({ slug: x.slug, name: x.name, why });
       return [];
     });
   type Candidate = (typeof candidates)[number];
@@ -102,7 +95,7 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
   };
   const sharedFelt = (c: Candidate) =>
     v.wanted.filter((f) => c.variation.wanted.some((w) => w.region === f.region)).map((f) => f.region);
-  const levelStep = (c: Candidate) => levelDistance(levels, v.slug, c.variation.slug);
+  const levelStep = (c: Candidate) => levelDistance(places, v.slug, c.variation.slug);
   const farness = (c: Candidate): number => {
     const points = difference(c);
     const steps = levelStep(c);
@@ -231,31 +224,11 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
 const comparable = (a: Variation, b: Variation) =>
   a.roles.some((r) => r !== 'prepare') === b.roles.some((r) => r !== 'prepare');
 
-interface Place {
-  ladder: string;
-  name: string;
-  level: number;
-}
-
-function levelsOf(shelf: Shelf): ReadonlyMap<string, Place[]> {
-  const places = new Map<string, Place[]>();
-  for (const ladder of shelf.all('ladder')) {
-    if (ladder.retired) continue;
-    ladder.levels.forEach((level, i) => {
-      for (const slug of [level.main, ...level.equals]) {
-        const place = { ladder: ladder.slug, name: ladder.name, level: i + 1 };
-        places.set(slug, [...(places.get(slug) ?? []), place]);
-      }
-    });
-  }
-  return places;
-}
-
 /** Levels between two variations on a ladder that both stand on; null where there is none. */
-function levelDistance(places: ReadonlyMap<string, Place[]>, from: string, to: string) {
+function levelDistance(places: ReturnType<typeof placesOn>, from: string, to: string) {
   for (const a of places.get(from) ?? []) {
     const b = places.get(to)?.find((p) => p.ladder === a.ladder);
-    if (b) return { by: b.level - a.level, ladder: a.name, level: b.level };
+    if (b) return { by: b.levelNumber - a.levelNumber, ladder: a.ladderName, level: b.levelNumber };
   }
   return null;
 }

@@ -1,4 +1,4 @@
-import { adjusted, TIE_POINTS, verdictClause } from './order.ts';
+import { adjusted, TIE_POINTS, whyNot } from './order.ts';
 import type { Step } from './order.ts';
 import type { Measured } from './variation.ts';
 
@@ -59,12 +59,9 @@ export function nearestTo(step: Step, others: readonly Step[], most = 3): Neares
   for (const other of others) {
     if (other.id === step.id) continue;
     const { id, name, demand } = other;
-    if (demand.kind === 'cannot') result.cannot.push({ id, name, why: demand.why });
-    if (demand.kind !== 'measured') continue;
-    if (!demand.feasible) {
-      result.cannot.push({ id, name, why: `this build ${verdictClause(demand)}` });
-      continue;
-    }
+    const why = whyNot(demand);
+    if (why !== null) result.cannot.push({ id, name, why });
+    if (why !== null || demand.kind !== 'measured') continue;
     const points = adjusted(other)! - own;
     const kind = Math.abs(points) < TIE_POINTS ? 'equal' : points < 0 ? 'easier' : 'harder';
     result[kind].push({ id, name, points, reasons: differenceReasons(step.demand, demand) });

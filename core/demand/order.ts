@@ -60,7 +60,7 @@ function growsElsewhere(below: SettledMechanics, above: SettledMechanics): strin
 }
 
 /** A level's demand with its correction. */
-export const adjusted = (step: Step): number | null =>
+export const adjusted = (step: Pick<Step, 'demand' | 'adjustment'>): number | null =>
   step.demand.kind === 'measured' ? step.demand.points + step.adjustment : null;
 
 const round = (n: number) => Math.round(n).toString();
@@ -132,6 +132,14 @@ export function profileOf(steps: readonly Step[]): { steps: StepProfile[]; quest
 /** `ankle range: it takes 25°, there are 18°` */
 export const lackWords = (l: Measured['outOfRange'][number]) =>
   `${l.joint} range: it takes ${l.needsDeg.toFixed(0)}°, there are ${l.hasDeg.toFixed(0)}°`;
+
+/** Why a body cannot hold it, where it cannot. */
+export const whyNot = (d: Demand): string | null =>
+  d.kind === 'cannot'
+    ? d.why
+    : d.kind === 'measured' && !d.feasible
+      ? `this build ${verdictClause(d)}`
+      : null;
 
 export function verdictClause(d: Measured): string {
   const cm = d.shortM < 0.001 ? 'less than 0.1' : (100 * d.shortM).toFixed(1);

@@ -1,7 +1,8 @@
 import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
 import type { Body, Kind, Line, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
-import { holdsFor } from './predicate.ts';
+import { placesOn } from './places.ts';
+import { carries } from './predicate.ts';
 import { LINE_FIELD_WORDS, printedLines } from './printed.ts';
 import { referencesOf } from './references.ts';
 import { LINE_FIELDS, resolve, resolveMechanics } from './resolve.ts';
@@ -73,6 +74,27 @@ export function healthOf(shelf: Shelf, input: HealthInput, about?: ReadonlySet<s
     ...drawnFindings(all),
   ];
   return findings.sort((a, b) => HEALTH_KINDS.indexOf(a.kind) - HEALTH_KINDS.indexOf(b.kind));
+}
+
+/** Documents that every sheet may feel, though it names them not. */
+const FELT_EVERYWHERE: ReadonlySet<Kind> = new Set<Kind>(['houseQuestion', 'caution', 'equipment', 'ladder']);
+
+/**
+ * What would be found about changed documents and, where other sheets may feel the change, what would newly be found there.
+ * @param before the findings before the change; asked for only where others may feel it
+ * @param after the library with the change in it
+ */
+export function findingsOfChange(
+  before: () => readonly Finding[],
+  after: Shelf,
+  changed: readonly Body[],
+  input: HealthInput,
+): Finding[] {
+  const wide = changed.some((b) => FELT_EVERYWHERE.has(b.kind));
+  const found = healthOf(after, input, wide ? undefined : new Set(changed.map(documentId)));
+  const about = new Set(changed.flatMap((b) => findingsAbout(found, b)));
+  const old = wide ? new Set(before().map((f) => JSON.stringify(f))) : null;
+  return found.filter((f) => about.has(f) || (old !== null && !old.has(JSON.stringify(f))));
 }
 
 /** Whether a sheet is one of the documents or names one. */
@@ -256,9 +278,7 @@ function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded
 
 function cautionFindings(shelf: Shelf, read: ReadonlyMap<string, ResolvedVariation>): Finding[] {
   return shelf.all('caution').flatMap((c): Finding[] => {
-    const bound = [...read.values()].filter(
-      (r) => holdsFor(c.appliesTo, r.source) || r.source.extraCautions.includes(c.slug),
-    );
+    const bound = [...read.values()].filter((r) => carries(r.source, c));
     const silent = bound.filter(
       (r) => !r.cautions.some((x) => x.slug === c.slug && x.lines.some((l) => l.trim() !== '')),
     );
@@ -297,14 +317,7 @@ function easierFindings(
   all: readonly Variation[],
   input: HealthInput,
 ): Finding[] {
-  const lowest = new Set<string>();
-  const higher = new Set<string>();
-  for (const ladder of shelf.all('ladder')) {
-    if (ladder.retired) continue;
-    ladder.levels.forEach((level, i) => {
-      for (const slug of [level.main, ...level.equals]) (i === 0 ? lowest : higher).add(slug);
-    });
-  }
+  const places = placesOn(shelf);
   const trained = all.filter((v) => !onlyPrepares(v));
   const points = new Map<string, number | null>();
   const pointsOf = (v: Variation) => {
@@ -315,7 +328,7 @@ function easierFindings(
   return asked.flatMap((v): Finding[] => {
     if (onlyPrepares(v)) return [];
     // The foot of a ladder has nothing beneath it, a higher level has; only what stands on none is computed.
-    if (lowest.has(v.slug) || higher.has(v.slug)) return [];
+    if (places.has(v.slug)) return [];
     const document = { kind: v.kind, slug: v.slug };
     const own = pointsOf(v);
     if (own === null) {

@@ -15,3 +15,4 @@ export * from './merge.ts';
 export * from './health.ts';
 export * from './answer.ts';
 export * from './summary.ts';
+export * from './places.ts';

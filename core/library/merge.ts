@@ -28,6 +28,13 @@ export function mergeCues(shelf: Shelf, drop: string, keep: string): Body[] {
   return changed;
 }
 
+/** Names of the sheets that carry both cues, and will carry one. */
+export const carryingBoth = (shelf: Shelf, a: string, b: string): string[] =>
+  shelf
+    .all('variation')
+    .filter((v) => v.cues.includes(a) && v.cues.includes(b))
+    .map((v) => v.name);
+
 function cueOf(shelf: Shelf, slug: string): Cue {
   const cue = shelf.get('cue', slug);
   if (!cue) throw new RangeError(`There is no cue "${slug}".`);

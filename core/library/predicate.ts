@@ -1,4 +1,4 @@
-import type { Predicate, Variation } from './documents.ts';
+import type { Caution, Predicate, Variation } from './documents.ts';
 
 const equipmentOf = (v: Variation) => [
   ...v.equipmentAll.map((n) => n.equipment),
@@ -36,3 +36,7 @@ export function holdsFor(p: Predicate, v: Variation): boolean {
       return equipmentOf(v).some((e) => p.is.includes(e));
   }
 }
+
+/** Whether the sheet carries the caution: named by it, or by the caution's predicate. */
+export const carries = (v: Variation, c: Caution): boolean =>
+  v.extraCautions.includes(c.slug) || holdsFor(c.appliesTo, v);

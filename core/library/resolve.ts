@@ -1,6 +1,5 @@
 import type { Atom, Criterion, RuledCriterion } from '../ladder/index.ts';
 import type {
-  Caution,
   Cue,
   Dose,
   Equipment,
@@ -14,7 +13,7 @@ import type {
 } from './documents.ts';
 import { settleMechanics, settleMembers } from './mechanics.ts';
 import type { SettledMechanics } from './mechanics.ts';
-import { holdsFor } from './predicate.ts';
+import { carries } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
 import type { Severity, Stage } from './vocabulary.ts';
 
@@ -239,9 +238,6 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     ];
   });
 
-  const carries = (c: Caution) =>
-    variation.extraCautions.includes(c.slug) || holdsFor(c.appliesTo, variation);
-
   return {
     source: variation,
     lines: Object.fromEntries(LINE_FIELDS.map((f) => [f, lines(f, variation[f])])) as Record<
@@ -263,7 +259,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     // A caution stands above every answer: its lines are never dropped.
     cautions: shelf
       .all('caution')
-      .filter((c) => !c.retired && carries(c))
+      .filter((c) => !c.retired && carries(variation, c))
       .map((c) => ({ slug: c.slug, name: c.name, lines: c.lines.map((l) => l.text) })),
     drills: found(variation.drills, (s) => shelf.get('variation', s)).map((d) => ({
       slug: d.slug,

@@ -2,7 +2,9 @@ import { needsOf } from '../kit/index.ts';
 import type { Body, Kind, Variation } from './documents.ts';
 import { titleOf } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
-import { holdsFor } from './predicate.ts';
+import { placesOn } from './places.ts';
+import type { Place } from './places.ts';
+import { carries } from './predicate.ts';
 import { referencesOf } from './references.ts';
 import { resolveMechanics } from './resolve.ts';
 import { documentId } from './shelf.ts';
@@ -47,23 +49,15 @@ export interface VariationFacets {
 
 /** The library as its list: enough to find, narrow and draw every entry, without a single sheet. */
 export function summariesOf(shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySummary[] {
-  const levels = new Map<string, string[]>();
-  for (const ladder of shelf.all('ladder')) {
-    if (ladder.retired) continue;
-    ladder.levels.forEach((level, i) => {
-      for (const slug of [level.main, ...level.equals]) {
-        levels.set(slug, [...(levels.get(slug) ?? []), `${ladder.slug}/${i + 1}`]);
-      }
-    });
-  }
-  return shelf.everything().map((body) => summaryOf(body, shelf, revisions, levels));
+  const places = placesOn(shelf);
+  return shelf.everything().map((body) => summaryOf(body, shelf, revisions, places));
 }
 
 function summaryOf(
   body: Body,
   shelf: Shelf,
   revisions: ReadonlyMap<string, number>,
-  levels: ReadonlyMap<string, string[]>,
+  places: ReturnType<typeof placesOn>,
 ): EntrySummary {
   const variation = body.kind === 'variation' ? body : null;
   return {
@@ -77,13 +71,13 @@ function summaryOf(
     laterality: variation?.laterality ?? null,
     mechanics: variation && resolveMechanics(variation, shelf),
     demandAdjustment: variation?.demandAdjustment?.points ?? 0,
-    facets: variation && facetsOf(variation, shelf, levels.get(variation.slug) ?? []),
+    facets: variation && facetsOf(variation, shelf, places.get(variation.slug) ?? []),
     words: wordsOf(body),
     uses: [...new Set(referencesOf(body).map(documentId))],
   };
 }
 
-function facetsOf(v: Variation, shelf: Shelf, levels: string[]): VariationFacets {
+function facetsOf(v: Variation, shelf: Shelf, places: readonly Place[]): VariationFacets {
   const { all, any } = needsOf(v);
   return {
     dominance: v.dominance,
@@ -91,9 +85,9 @@ function facetsOf(v: Variation, shelf: Shelf, levels: string[]): VariationFacets
     felt: [...new Set(v.wanted.map((f) => f.region))],
     cautions: shelf
       .all('caution')
-      .filter((c) => !c.retired && (v.extraCautions.includes(c.slug) || holdsFor(c.appliesTo, v)))
+      .filter((c) => !c.retired && carries(v, c))
       .map((c) => c.slug),
-    levels,
+    levels: places.map((p) => `${p.ladder}/${p.levelNumber}`),
     equipmentAll: [...all],
     equipmentAny: any.map((group) => [...group]),
   };

@@ -1,11 +1,12 @@
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
-import { demandOf, insteadOf, TIE_POINTS } from '../../core/demand/index.ts';
+import { adjusted, demandOf, insteadOf, TIE_POINTS } from '../../core/demand/index.ts';
 import { barring, barSentence, factsOf, inForce as restrictionInForce } from '../../core/ladder/index.ts';
 import {
   breachesOf,
+  carryingBoth,
   documentId,
   effectsOf,
-  findingsAbout,
+  findingsOfChange,
   healthOf,
   KINDS,
   mergeCues,
@@ -13,24 +14,27 @@ import {
   titleOf,
   withChanges,
 } from '../../core/library/index.ts';
-import type { Body, Finding, HealthInput, Kind, Shelf } from '../../core/library/index.ts';
+import type { Body, Finding, HealthInput, Shelf } from '../../core/library/index.ts';
 import { bodySchema, checkSchema, mergeSchema } from '../../contract/library.ts';
 import type { CheckRequest, CheckResult, Health, MergePlan, MergeRequest } from '../../contract/library.ts';
+import { personAnswerSchema } from '../../contract/people.ts';
+import type { PersonAnswerRequest } from '../../contract/people.ts';
 import { hallToday } from '../hall/index.ts';
 import { bodyOf, fieldOf, idOf, meOf, Refusal } from '../http.ts';
 import type { App, Services } from '../http.ts';
-import { buildsOf, openRestrictions, peopleAnswering, personList } from '../people/index.ts';
+import { buildsOf, openRestrictions, peopleAnswering, personList, saveAnswer } from '../people/index.ts';
 import { changeDetail, saveTogether } from './changes.ts';
 import { personAskedFor, readerOf } from './reader.ts';
-import { editionHeader, shelfInForce } from './shelf.ts';
+import { editionHeader, inForce, shelfInForce } from './shelf.ts';
 
 const inputOn = (today: string): HealthInput => ({
   today,
   tiePoints: TIE_POINTS,
-  points: (v, mechanics) => {
-    const d = demandOf(REFERENCE_BUILD, mechanics);
-    return d.kind === 'measured' ? d.points + (v.demandAdjustment?.points ?? 0) : null;
-  },
+  points: (v, mechanics) =>
+    adjusted({
+      demand: demandOf(REFERENCE_BUILD, mechanics),
+      adjustment: v.demandAdjustment?.points ?? 0,
+    }),
 });
 
 // A shelf never changes once read: its health differs only with the day.
@@ -80,10 +84,7 @@ export function adviceRoutes(app: App, s: Services): void {
     const bodies = mergedOr422(shelf, slug, keep);
     const answer: MergePlan = {
       documents: bodies.slice(1).map((b) => ({ kind: b.kind, slug: b.slug, title: titleOf(b) })),
-      carryBoth: shelf
-        .all('variation')
-        .filter((v) => v.cues.includes(slug) && v.cues.includes(keep))
-        .map((v) => v.name),
+      carryBoth: carryingBoth(shelf, slug, keep),
       effects: effectsOf(shelf, withChanges(shelf, bodies), bodies),
       state,
     };
@@ -113,6 +114,19 @@ export function adviceRoutes(app: App, s: Services): void {
     const names = new Map((await personList(s.db)).map((p) => [p.id, p.name]));
     const rows = await peopleAnswering(s.db, c.req.param('slug'));
     return c.json(rows.map((r) => ({ ...r, name: names.get(r.personId) ?? '' })));
+  });
+
+  app.put('/api/people/:id/answers/:question', async (c) => {
+    const id = idOf(c);
+    const slug = c.req.param('question');
+    const request = await bodyOf<PersonAnswerRequest>(c, personAnswerSchema);
+    const found = await inForce(s.db, 'houseQuestion', slug);
+    if (found?.body.kind !== 'houseQuestion') {
+      throw new Refusal(422, `question: there is no house question "${slug}". Nothing was kept.`);
+    }
+    const date = await hallToday(s.db, s.clock());
+    await saveAnswer(s.db, id, found.body, { ...request, recordedBy: meOf(c).name, date });
+    return c.json({ ok: true });
   });
 
   app.get('/api/instead/:slug', async (c) => {
@@ -166,21 +180,7 @@ function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResu
   if (errors.length > 0) return { errors, breaches: [], findings: [], effects: null };
   const after = withChanges(shelf, items);
   const breaches = breachesOf(after);
-  const findings = breaches.length > 0 ? [] : newFindings(shelf, after, items, today);
+  const findings =
+    breaches.length > 0 ? [] : findingsOfChange(() => healthOn(shelf, today), after, items, inputOn(today));
   return { errors, breaches, findings, effects: effectsOf(shelf, after, items) };
-}
-
-/** Documents that every sheet may feel, though it names them not. */
-const FELT_EVERYWHERE: ReadonlySet<Kind> = new Set<Kind>(['houseQuestion', 'caution', 'equipment', 'ladder']);
-
-/** What would be found about the documents themselves and, where others may feel it, what would newly be found anywhere. */
-function newFindings(before: Shelf, after: Shelf, items: readonly Body[], today: string): Finding[] {
-  if (!items.some((b) => FELT_EVERYWHERE.has(b.kind))) {
-    const found = healthOf(after, inputOn(today), new Set(items.map(documentId)));
-    return items.flatMap((b) => findingsAbout(found, b));
-  }
-  const found = healthOn(after, today);
-  const old = new Set(healthOn(before, today).map((f) => JSON.stringify(f)));
-  const about = new Set(items.flatMap((b) => findingsAbout(found, b)));
-  return found.filter((f) => about.has(f) || !old.has(JSON.stringify(f)));
 }

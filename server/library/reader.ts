@@ -1,7 +1,7 @@
 import type { Context } from 'hono';
 import { STAGES } from '../../core/library/index.ts';
 import type { ForPerson, Stage } from '../../core/library/index.ts';
-import { meOf, Refusal } from '../http.ts';
+import { meOf, Refusal, validId } from '../http.ts';
 import type { Env, Services } from '../http.ts';
 import { answersOf, personOf } from '../people/index.ts';
 
@@ -30,6 +30,5 @@ export function personAskedFor(c: Context<Env>): string | null {
   const personId = c.req.query('person');
   if (!personId) return null;
   if (meOf(c).role === 'viewer') throw new Refusal(403, 'A viewer may not read about people.');
-  if (!/^[0-9a-f-]{36}$/i.test(personId)) throw new Refusal(422, 'person: this is not a valid id.');
-  return personId.toLowerCase();
+  return validId(personId, 'person');
 }

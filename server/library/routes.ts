@@ -1,6 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Context } from 'hono';
-import { KINDS, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
+import { KINDS, placesOn, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
 import type { Kind, Shelf } from '../../core/library/index.ts';
 import {
   decideChangeSchema,
@@ -127,15 +127,7 @@ export function libraryRoutes(app: App, s: Services): void {
       resolved: resolve(variation, shelf, await readerOf(c, s)),
       revision: revisions.get(`variation/${slug}`) ?? 0,
       edition: await editionHeader(s.db),
-      ladders: shelf
-        .all('ladder')
-        .flatMap((ladder) =>
-          ladder.levels.flatMap((level, i) =>
-            level.main === slug || level.equals.includes(slug)
-              ? [{ ladder: ladder.slug, ladderName: ladder.name, level: level.name, levelNumber: i + 1 }]
-              : [],
-          ),
-        ),
+      ladders: [...(placesOn(shelf).get(slug) ?? [])],
     };
     return c.json(answer);
   });

@@ -1,11 +1,12 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import type { PersonAnswer, PersonAnswerRequest } from '../../contract/people.ts';
+import type { HouseQuestion } from '../../core/library/index.ts';
+import type { PersonAnswer } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { personOf } from './store.ts';
 
-const { personAnswer, entry, revision } = schema;
+const { personAnswer } = schema;
 
 /** Own answers to house questions, by person. */
 export async function answersOf(db: Db, personIds: readonly string[]): Promise<Map<string, PersonAnswer[]>> {
@@ -30,30 +31,17 @@ export async function peopleAnswering(db: Db, question: string) {
 export async function saveAnswer(
   db: Db,
   personId: string,
-  question: string,
-  request: PersonAnswerRequest,
-  by: string,
-  today: string,
+  question: HouseQuestion,
+  own: Omit<PersonAnswer, 'question'>,
 ): Promise<void> {
   await personOf(db, personId);
-  const [row] = await db
-    .select({ body: revision.body })
-    .from(entry)
-    .innerJoin(
-      revision,
-      and(eq(revision.kind, entry.kind), eq(revision.slug, entry.slug), eq(revision.number, entry.revision)),
-    )
-    .where(and(eq(entry.kind, 'houseQuestion'), eq(entry.slug, question)));
-  const body = row?.body.kind === 'houseQuestion' ? row.body : null;
-  if (!body) throw new Refusal(422, `question: there is no house question "${question}". Nothing was kept.`);
-  if (!body.answers.some((a) => a.id === request.answer)) {
-    throw new Refusal(422, `answer: "${body.question}" has no answer "${request.answer}". Nothing was kept.`);
+  if (!question.answers.some((a) => a.id === own.answer)) {
+    throw new Refusal(422, `answer: "${question.question}" has no answer "${own.answer}". Nothing was kept.`);
   }
-  const set = { ...request, recordedBy: by, date: today };
   await db
     .insert(personAnswer)
-    .values({ personId, question, ...set })
-    .onConflictDoUpdate({ target: [personAnswer.personId, personAnswer.question], set });
+    .values({ personId, question: question.slug, ...own })
+    .onConflictDoUpdate({ target: [personAnswer.personId, personAnswer.question], set: own });
 }
 
 export async function dropAnswer(db: Db, personId: string, question: string): Promise<void> {

@@ -2,14 +2,12 @@ import {
   buildSchema,
   eraseSchema,
   liftSchema,
-  personAnswerSchema,
   personSchema,
   rangeTestSchema,
   restrictionSchema,
 } from '../../contract/people.ts';
 import type {
   BuildRequest,
-  PersonAnswerRequest,
   PersonRequest,
   RangeTestRequest,
   RestrictionRequest,
@@ -17,7 +15,7 @@ import type {
 import { hallToday } from '../hall/index.ts';
 import { bodyOf, idOf, meOf } from '../http.ts';
 import type { App, Services } from '../http.ts';
-import { answersOf, dropAnswer, saveAnswer } from './answers.ts';
+import { answersOf, dropAnswer } from './answers.ts';
 import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
   addRestriction,
@@ -66,14 +64,6 @@ export function peopleRoutes(app: App, s: Services): void {
   app.get('/api/people/:id/answers', async (c) => {
     const { id } = await personOf(s.db, idOf(c));
     return c.json((await answersOf(s.db, [id])).get(id) ?? []);
-  });
-
-  app.put('/api/people/:id/answers/:question', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<PersonAnswerRequest>(c, personAnswerSchema);
-    const today = await hallToday(s.db, s.clock());
-    await saveAnswer(s.db, id, c.req.param('question'), request, meOf(c).name, today);
-    return c.json({ ok: true });
   });
 
   app.delete('/api/people/:id/answers/:question', async (c) => {

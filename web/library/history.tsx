@@ -1,4 +1,4 @@
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import type {
   EntryInForce,
   LibraryList,
@@ -8,7 +8,7 @@ import type {
 } from '../../contract/library.ts';
 import { titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAddress, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice } from '../ui/index.ts';
 import { EffectsView } from './effects-view.tsx';
 import { FORMS } from './fields/index.ts';
@@ -20,7 +20,7 @@ import { useCheck } from './use-check.ts';
 export function History() {
   const { kind, slug } = useParams() as { kind: Kind; slug: string };
   const { hall, me } = useSigned();
-  const [params, setParams] = useSearchParams();
+  const { params, set } = useAddress();
   const path = `/api/library/${kind}/${slug}/revisions`;
   const revisions = useGet<RevisionSummary[]>(path);
   const library = useGet<LibraryList>('/api/library');
@@ -30,14 +30,10 @@ export function History() {
   const shown = useGet<{ body: Body }>(number ? `${path}/${number}` : null);
   const other = useGet<{ body: Body }>(against && against !== number ? `${path}/${against}` : null);
   const choose = (key: 'revision' | 'against', n: number) =>
-    setParams(
-      (p) => {
-        p.set(key, String(n));
-        if (key === 'revision' && p.get('against') === String(n)) p.delete('against');
-        return p;
-      },
-      { replace: true },
-    );
+    set({
+      [key]: String(n),
+      ...(key === 'revision' && params.get('against') === String(n) ? { against: null } : {}),
+    });
   return (
     <div className="grid gap-6 lg:grid-cols-[22rem_1fr]">
       <section>
@@ -132,20 +128,12 @@ function Restore({
 }) {
   const { me } = useSigned();
   const navigate = useNavigate();
-  const [params, setParams] = useSearchParams();
+  const { params, set } = useAddress();
   const asked = params.has('restore');
   const check = useCheck([old], asked);
   const now = useGet<EntryInForce>(asked ? `/api/library/${kind}/${slug}` : null);
   const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/${kind}/${slug}`);
-  const ask = (yes: boolean) =>
-    setParams(
-      (p) => {
-        if (yes) p.set('restore', 'yes');
-        else p.delete('restore');
-        return p;
-      },
-      { replace: true },
-    );
+  const ask = (yes: boolean) => set({ restore: yes ? 'yes' : null });
   const head = me.role === 'head coach';
   if (!asked) {
     return (

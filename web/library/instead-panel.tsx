@@ -1,9 +1,9 @@
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Instead, InsteadEntry, InsteadGroup } from '../../core/demand/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { BuildSelect, useBuilds } from '../body/index.ts';
-import { useGet } from '../shell/index.ts';
+import { useAddress, useGet } from '../shell/index.ts';
 import { Button, Loaded } from '../ui/index.ts';
 import { EntryIcon } from './entry-icon.tsx';
 
@@ -25,22 +25,11 @@ export function InsteadPanel({
   resolved: ResolvedVariation;
   entries: readonly EntrySummary[];
 }) {
-  const [params, setParams] = useSearchParams();
+  const { params, set } = useAddress();
   const builds = useBuilds();
   const open = params.has('instead');
   const without = (params.get('without') ?? '').split(',').filter(Boolean);
   const personId = params.get('for');
-  const set = (change: Record<string, string | null>) =>
-    setParams(
-      (p) => {
-        for (const [key, value] of Object.entries(change)) {
-          if (value) p.set(key, value);
-          else p.delete(key);
-        }
-        return p;
-      },
-      { replace: true },
-    );
   const query = new URLSearchParams();
   if (without.length > 0) query.set('without', without.join(','));
   if (personId) query.set('person', personId);

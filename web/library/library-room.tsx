@@ -1,10 +1,10 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS } from '../../core/library/index.ts';
 import type { Kind } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
-import { Button, Empty, Loaded } from '../ui/index.ts';
+import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { Button, Empty, Loaded, typing, useRested } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { EntryList } from './entry-list.tsx';
 import { ListsOut } from './lists-out-buttons.tsx';
@@ -18,9 +18,6 @@ import { NewDocument } from './new-document.tsx';
 const isDrill = (e: EntrySummary) => e.roles.length === 1 && e.roles[0] === 'prepare';
 const inOrder = (a: EntrySummary, b: EntrySummary) =>
   Number(isDrill(a)) - Number(isDrill(b)) || a.title.localeCompare(b.title);
-
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null;
 
 /** List beside sheet; kind, search and filters live in the address. */
 export function LibraryRoom() {
@@ -37,7 +34,7 @@ const REST_MS = 250;
 
 function Room({ entries }: { entries: EntrySummary[] }) {
   const { kind: pathKind, slug } = useParams();
-  const [params, setParams] = useSearchParams();
+  const { params, set } = useAddress();
   const navigate = useNavigate();
   const { me } = useSigned();
   const input = useRef<HTMLInputElement>(null);
@@ -76,23 +73,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
   const rested = useRested(shown, REST_MS);
   const read = slug ?? rested;
 
-  const set = (key: string, value: string) =>
-    setParams(
-      (p) => {
-        if (value) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
-    );
-  const clear = () =>
-    setParams(
-      (p) => {
-        for (const f of FACETS) p.delete(f.key);
-        return p;
-      },
-      { replace: true },
-    );
+  const clear = () => set(Object.fromEntries(FACETS.map((f) => [f.key, null])));
   const step = (by: number) => {
     const next = list[at + by];
     if (next) void navigate(`/library/${kind}/${next.slug}${query}`);
@@ -169,7 +150,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
             chosen={chosen}
             valuesOf={valuesOf}
             entries={entries}
-            onChoose={(facet, list) => set(facet, list.join(','))}
+            onChoose={(facet, list) => set({ [facet]: list.join(',') })}
             onClear={clear}
           />
         )}
@@ -220,7 +201,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
             <input
               type="checkbox"
               checked={withRetired}
-              onChange={(e) => set('retired', e.target.checked ? 'yes' : '')}
+              onChange={(e) => set({ retired: e.target.checked ? 'yes' : null })}
             />
             with retired
           </label>
@@ -236,22 +217,12 @@ function Room({ entries }: { entries: EntrySummary[] }) {
 /** The sheet is not drawn anew while the list beside it follows the typing. */
 const Sheet = memo(DocumentView);
 
-/** A value once it has not changed for a while. */
-function useRested<T>(value: T, ms: number): T {
-  const [rested, setRested] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(value), ms);
-    return () => clearTimeout(timer);
-  }, [value, ms]);
-  return rested;
-}
-
 /**
  * A text of the address that is typed: it stands here at once and in the address when the typing rests, since a change
  * of the address renders the whole room. A change of the address from elsewhere (back, a link) comes through.
  */
 function useTypedParam(key: string): [string, (text: string) => void] {
-  const [params, setParams] = useSearchParams();
+  const { params, set } = useAddress();
   const inAddress = params.get(key) ?? '';
   const [text, setText] = useState(inAddress);
   const [known, setKnown] = useState(inAddress);
@@ -265,14 +236,7 @@ function useTypedParam(key: string): [string, (text: string) => void] {
   useEffect(() => {
     write.current = (next) => {
       setKnown(next);
-      setParams(
-        (p) => {
-          if (next) p.set(key, next);
-          else p.delete(key);
-          return p;
-        },
-        { replace: true },
-      );
+      set({ [key]: next });
     };
   });
   useEffect(() => () => clearTimeout(timer.current), []);

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import type { CheckResult } from '../../contract/library.ts';
 import { canonicalJson } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
 import { request } from '../shell/index.ts';
+import { useRested } from '../ui/index.ts';
 
 /** A moment after the last keystroke, so that the server is not asked at each. */
 const REST_MS = 500;
@@ -11,11 +11,7 @@ const REST_MS = 500;
 /** What the documents would do if they were in force; the last answer stays until the next one is there. */
 export function useCheck(items: readonly Body[], ask = true) {
   const text = canonicalJson(items);
-  const [settled, setSettled] = useState(text);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(text), REST_MS);
-    return () => clearTimeout(timer);
-  }, [text]);
+  const settled = useRested(text, REST_MS);
   return useQuery<CheckResult>({
     queryKey: ['/api/library/check', settled],
     queryFn: () => request<CheckResult>('POST', '/api/library/check', `{"items":${settled}}`),

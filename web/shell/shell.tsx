@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { Outbox } from '../log/index.ts';
-import { Button, Dialog } from '../ui/index.ts';
+import { Button, Dialog, typing } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
 import { useSigned } from './start.tsx';
 
@@ -25,9 +25,6 @@ const JUMPS: Record<string, string> = {
   s: '/ladders',
   c: '/changes',
 };
-
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null;
 
 /** The band at the top and the room beneath it. */
 export function Shell() {
