@@ -1,7 +1,7 @@
 import type { Build } from '../body/index.ts';
 import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
 import type { Needs } from '../kit/index.ts';
-import { placesOn, resolveMechanics, rulesFor } from '../library/index.ts';
+import { placesOn, resolveMechanics, resolveWanted, rulesFor } from '../library/index.ts';
 import type { ForPerson, Shelf, Variation } from '../library/index.ts';
 import { differenceReasons, nearestTo } from './nearest.ts';
 import { adjusted, whyNot } from './order.ts';
@@ -93,8 +93,13 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     const [a, b] = [adjusted(own), adjusted(c.step)];
     return a === null || b === null ? null : b - a;
   };
+  const wanted = resolveWanted(v, shelf, o.person);
+  const wantedOf = new Map(
+    candidates.map((c) => [c.variation.slug, resolveWanted(c.variation, shelf, o.person)]),
+  );
+  const feltOf = (c: Candidate) => wantedOf.get(c.variation.slug)!;
   const sharedFelt = (c: Candidate) =>
-    v.wanted.filter((f) => c.variation.wanted.some((w) => w.region === f.region)).map((f) => f.region);
+    wanted.filter((f) => feltOf(c).some((w) => w.region === f.region)).map((f) => f.region);
   const levelStep = (c: Candidate) => levelDistance(places, v.slug, c.variation.slug);
   const farness = (c: Candidate): number => {
     const points = difference(c);
@@ -102,7 +107,7 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     return (
       (points !== null ? Math.abs(points) : steps !== null ? 15 * Math.abs(steps.by) : 40) +
       (c.variation.dominance === v.dominance ? 0 : 10) +
-      (v.wanted.length > 0 && sharedFelt(c).length === 0 ? 10 : 0) +
+      (wanted.length > 0 && sharedFelt(c).length === 0 ? 10 : 0) +
       (c.variation.laterality === v.laterality ? 0 : 5)
     );
   };
@@ -125,12 +130,16 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
     const felt = sharedFelt(c);
     if (felt.length > 0) {
       reasons.push(
-        felt.length === v.wanted.length
+        felt.length === wanted.length
           ? 'felt in the same place'
           : `felt in the same place: ${felt.join(', ')}`,
       );
-    } else if (c.variation.wanted.length > 0 && v.wanted.length > 0) {
-      reasons.push(`felt elsewhere: ${c.variation.wanted.map((w) => w.region).join(', ')}`);
+    } else if (feltOf(c).length > 0 && wanted.length > 0) {
+      reasons.push(
+        `felt elsewhere: ${feltOf(c)
+          .map((w) => w.region)
+          .join(', ')}`,
+      );
     }
     return reasons;
   };

@@ -35,6 +35,11 @@ export interface Felt {
   kind: V.FeltKind;
 }
 
+/** A sensation that is looked for, or let pass, only under some answers; absent: always. */
+export interface RuledFelt extends Felt {
+  holdsUnder?: HoldsUnder;
+}
+
 export interface Dose {
   role: V.Role;
   sets: number;
@@ -103,8 +108,8 @@ export interface Variation extends Common {
   cues: Slug[];
   runThrough: Line[];
   faults: { fault: Slug; severity?: V.Severity }[];
-  wanted: Felt[];
-  tolerated: Felt[];
+  wanted: RuledFelt[];
+  tolerated: RuledFelt[];
   unwanted: (Felt & { suggests: Line })[];
   /** Cautions carried besides those whose predicate holds. */
   extraCautions: Slug[];

@@ -89,14 +89,18 @@ describe('the demo library', () => {
       .map((q) => q.slug)
       .sort();
     expect(asked).toEqual([
+      'box',
       'bridge-feet',
       'depth',
       'foot-pressure',
+      'hinge-knee',
       'hinge-load',
+      'hinge-trunk',
       'knee-travel',
       'lunge-share',
       'lunge-trunk',
       'thrust-path',
+      'toe-out',
     ]);
     const rows = (slug: string, answer: string) => {
       const a = shelf.get('houseQuestion', slug)!.answers.find((x) => x.id === answer)!;

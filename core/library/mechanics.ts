@@ -7,7 +7,7 @@ export interface ReferenceLoad {
   per: 'total' | 'hand';
 }
 
-export const LOAD_LOOKS = ['bar', 'bell', 'dumbbell', 'plate', 'stick'] as const;
+export const LOAD_LOOKS = ['bag', 'bar', 'bell', 'dumbbell', 'plate', 'stick'] as const;
 export type LoadLook = (typeof LOAD_LOOKS)[number];
 
 interface Loaded {

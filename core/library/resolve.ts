@@ -4,9 +4,12 @@ import type {
   Dose,
   Equipment,
   Fault,
+  Felt,
   HouseQuestion,
   Ladder,
+  HoldsUnder,
   Line,
+  RuledFelt,
   RuledNumber,
   SettledLadder,
   Variation,
@@ -68,6 +71,8 @@ export interface ResolvedVariation {
   equipmentAny: ResolvedNeed[][];
   cues: ResolvedCue[];
   faults: ResolvedFault[];
+  wanted: Felt[];
+  tolerated: Felt[];
   unwanted: { region: string; kind: string; suggests: string | null }[];
   cautions: { slug: string; name: string; lines: string[] }[];
   drills: { slug: string; name: string }[];
@@ -121,9 +126,9 @@ export function rulesFor(shelf: Shelf, variation: Variation | undefined, person?
   for (const q of shelf.all('houseQuestion')) answers[q.slug] = answerInForce(q, variation, person);
   return {
     answers,
-    /** The answer that a line does not hold under, as `question: answer`; null where it stands. */
-    contradiction: (line: Line): string | null => {
-      for (const [question, allowed] of Object.entries(line.holdsUnder ?? {})) {
+    /** The answer that a line or sensation does not hold under, as `question: answer`; null where it stands. */
+    contradiction: (of: { holdsUnder?: HoldsUnder }): string | null => {
+      for (const [question, allowed] of Object.entries(of.holdsUnder ?? {})) {
         const now = answers[question]?.answer;
         if (now !== undefined && !allowed.includes(now)) return `${question}: ${now}`;
       }
@@ -251,6 +256,8 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     equipmentAny: variation.equipmentAny.map(needs),
     cues,
     faults,
+    wanted: feltUnder(variation.wanted, contradiction),
+    tolerated: feltUnder(variation.tolerated, contradiction),
     unwanted: variation.unwanted.map((u) => ({
       region: u.region,
       kind: u.kind,
@@ -269,6 +276,13 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     dropped,
   };
 }
+
+const feltUnder = (list: readonly RuledFelt[], contradiction: (f: RuledFelt) => string | null): Felt[] =>
+  list.filter((f) => contradiction(f) === null).map(({ region, kind }) => ({ region, kind }));
+
+/** The wanted sensations alone under the answers in force. */
+export const resolveWanted = (variation: Variation, shelf: Shelf, person?: ForPerson): Felt[] =>
+  feltUnder(variation.wanted, rulesFor(shelf, variation, person).contradiction);
 
 /** The mechanics block alone under the answers in force: for lists, where a whole sheet would be too much. */
 export const resolveMechanics = (variation: Variation, shelf: Shelf, person?: ForPerson): SettledMechanics =>

@@ -6,7 +6,7 @@ import { placesOn } from './places.ts';
 import type { Place } from './places.ts';
 import { carries } from './predicate.ts';
 import { referencesOf } from './references.ts';
-import { resolveMechanics } from './resolve.ts';
+import { resolveMechanics, resolveWanted } from './resolve.ts';
 import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
 import type { Dominance, Laterality, Muscle, Pattern, Region, Role } from './vocabulary.ts';
@@ -82,7 +82,7 @@ function facetsOf(v: Variation, shelf: Shelf, places: readonly Place[]): Variati
   return {
     dominance: v.dominance,
     muscles: v.muscles,
-    felt: [...new Set(v.wanted.map((f) => f.region))],
+    felt: [...new Set(resolveWanted(v, shelf).map((f) => f.region))],
     cautions: shelf
       .all('caution')
       .filter((c) => !c.retired && carries(v, c))

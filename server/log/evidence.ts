@@ -195,7 +195,9 @@ export async function personOnLadders(
         failure,
         names,
       };
-    });
+    })
+    // Where they stand comes before where they have not begun.
+    .sort((a, b) => Number(a.standing === null) - Number(b.standing === null));
   const flags = moves.length
     ? await db
         .select()

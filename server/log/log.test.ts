@@ -15,7 +15,8 @@ const log = (set: SetRequest, id: string = randomUUID(), who: Who = 'coach') =>
   hall.as(who).ok<SetResult>('PUT', `/api/sets/${id}`, set);
 const stateOf = (id: string, who: Who = 'coach') =>
   hall.as(who).get<PersonOnLadders>(`/api/people/${id}/ladders`);
-const decisionOf = async (id: string, who: Who = 'coach') => (await stateOf(id, who)).ladders[0]!.decision!;
+const onBridge = (state: PersonOnLadders) => state.ladders.find((l) => l.ladder.slug === 'bridge-ladder')!;
+const decisionOf = async (id: string, who: Who = 'coach') => onBridge(await stateOf(id, who)).decision!;
 
 /** Two sessions with two clean sets of fourteen each. */
 async function readyPerson() {
@@ -113,7 +114,7 @@ describe('deciding', () => {
       reason: '',
     });
     const after = await stateOf(id);
-    expect(after.ladders[0]!.standing).toEqual({ level: 'hold', since: '2026-11-25', taken: [] });
+    expect(onBridge(after).standing).toEqual({ level: 'hold', since: '2026-11-25', taken: [] });
     expect(after.moves[0]).toMatchObject({
       kind: 'move up',
       fromLevel: 'lift',
@@ -161,7 +162,7 @@ describe('deciding', () => {
       (await hall.as('coach').refused('POST', `/api/people/${id}/moves`, skip('lift'))).detail,
     ).toContain('not above');
     await hall.as('coach').ok('POST', `/api/people/${id}/moves`, skip('band'));
-    expect((await stateOf(id)).ladders[0]!.standing!.level).toBe('band');
+    expect(onBridge(await stateOf(id)).standing!.level).toBe('band');
   });
 
   it('flags the moves that stood on a set corrected or deleted afterwards', async () => {
@@ -237,9 +238,9 @@ describe('pain', () => {
     const hidden = await stateOf(id, 'stand-in');
     expect(hidden.seesHealth).toBe(false);
     expect(JSON.stringify(hidden)).not.toMatch(/pain 6|"pain":6/);
-    expect(hidden.ladders[0]!.decision!.outcome).toBe('step back');
+    expect(onBridge(hidden).decision!.outcome).toBe('step back');
     const lines = await hall.as('stand-in').get<PersonLine[]>('/api/overview');
-    expect(lines.find((l) => l.personId === id)!.reason).toContain('A health reason');
+    expect(lines.find((l) => l.personId === id && l.ladder === 'bridge-ladder')!.reason).toContain('A health reason');
     const decide = {
       ladder: 'bridge-ladder',
       proposed: 'step back',
@@ -311,9 +312,9 @@ describe('a failing computation', () => {
       .set({ toLevel: 'a-level-that-is-gone' })
       .where(eq(schema.move.personId, id));
     await log(setOf(id));
-    const [on] = (await stateOf(id)).ladders;
-    expect(on!.decision).toBeNull();
-    expect(on!.failure).toContain('Logging goes on');
+    const on = onBridge(await stateOf(id));
+    expect(on.decision).toBeNull();
+    expect(on.failure).toContain('Logging goes on');
   });
 });
 

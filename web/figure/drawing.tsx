@@ -170,6 +170,12 @@ function LoadShape({ look, at, H, dim }: { look: LoadLook; at: Point; H: number;
           <circle cx={c.x} cy={c.y} r={2.6 * u} />
         </g>
       );
+    case 'bag':
+      return (
+        <g className={className} data-part="load">
+          <rect x={c.x - 7 * u} y={c.y - 9 * u} width={14 * u} height={18 * u} rx={4 * u} />
+        </g>
+      );
     case 'stick':
       return (
         <g className={className} data-part="load">

@@ -23,8 +23,18 @@ describe('filters', () => {
   });
 
   it('combine: one of the values within a facet, all facets together', () => {
-    const { shown } = narrowed(variations, { pattern: ['squat', 'hinge'], role: ['teach'] }, equals);
-    expect(slugs(shown)).toEqual(['box-squat', 'counterweight-squat', 'stick-hinge']);
+    const { shown } = narrowed(
+      variations,
+      { pattern: ['squat', 'hinge'], role: ['teach'], legs: ['one leg'] },
+      equals,
+    );
+    expect(slugs(shown)).toEqual([
+      'kickstand-romanian',
+      'machine-hip-extension',
+      'one-leg-box-squat',
+      'one-leg-romanian',
+      'one-leg-wall',
+    ]);
   });
 
   it('count what each value would show with the other filters as they are', () => {

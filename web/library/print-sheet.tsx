@@ -168,7 +168,7 @@ export function PrintSheet() {
                       )}
                     />
                     <h2>Felt</h2>
-                    <p>Wanted: {v.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ')}.</p>
+                    <p>Wanted: {r.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ')}.</p>
                     <p>Not wanted: {r.unwanted.map((f) => `${f.kind}, ${f.region}`).join('; ')}.</p>
                   </div>
                 </div>

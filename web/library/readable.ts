@@ -2,6 +2,7 @@ import { canonicalJson } from '../../core/library/index.ts';
 import type {
   Body,
   EquipmentNeed,
+  HoldsUnder,
   Kind,
   Line,
   Mechanics,
@@ -16,9 +17,13 @@ import { mechanicsWords, predicateSentence, ruledWords } from './reading.tsx';
 
 const show = (v: unknown) => (typeof v === 'string' ? v : JSON.stringify(v));
 
+const underText = (holdsUnder: HoldsUnder | undefined) =>
+  Object.entries(holdsUnder ?? {})
+    .map(([q, a]) => `${q} is ${a.join(' or ')}`)
+    .join(' and ');
 const lineText = (l: Line) => {
-  const under = Object.entries(l.holdsUnder ?? {}).map(([q, a]) => `${q} is ${a.join(' or ')}`);
-  return under.length ? `${l.text} [while ${under.join(' and ')}]` : l.text;
+  const under = underText(l.holdsUnder);
+  return under ? `${l.text} [while ${under}]` : l.text;
 };
 
 /** What a document is called. */
@@ -29,6 +34,8 @@ function linesOf(f: FieldSpec, v: unknown, name: Naming): string[] {
   switch (f.type) {
     case 'line':
       return [lineText(v as Line)];
+    case 'under':
+      return [`while ${underText(v as HoldsUnder)}`];
     case 'lines':
       return (v as Line[]).map(lineText);
     case 'choices':

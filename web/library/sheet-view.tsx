@@ -244,11 +244,11 @@ export function SheetView({
           </Section>
           <Section title="Where it is felt">
             <p>
-              <b>Wanted:</b> {v.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ') || 'nothing special'}.
+              <b>Wanted:</b> {r.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ') || 'nothing special'}.
             </p>
-            {v.tolerated.length > 0 && (
+            {r.tolerated.length > 0 && (
               <p>
-                <b>Tolerated:</b> {v.tolerated.map((f) => `${f.kind}, ${f.region}`).join('; ')}.
+                <b>Tolerated:</b> {r.tolerated.map((f) => `${f.kind}, ${f.region}`).join('; ')}.
               </p>
             )}
             <p className="font-bold">Unwanted:</p>

@@ -1,4 +1,4 @@
-import type { Line } from '../../../core/library/index.ts';
+import type { HoldsUnder, Line } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { useQuestion } from '../use-question.ts';
@@ -12,10 +12,6 @@ interface Props {
 
 /** A line of text, and the house answers it stands under. */
 export function EditLine({ line, label, context, onChange }: Props) {
-  const questions = context.entries.filter((e) => e.kind === 'houseQuestion' && !e.retired);
-  const under = Object.entries(line?.holdsUnder ?? {});
-  const setUnder = (next: [string, string[]][]) =>
-    onChange(next.length ? { text: line.text, holdsUnder: Object.fromEntries(next) } : { text: line.text });
   return (
     <div>
       <textarea
@@ -26,6 +22,34 @@ export function EditLine({ line, label, context, onChange }: Props) {
         value={line?.text ?? ''}
         onChange={(e) => onChange({ ...line, text: e.target.value })}
       />
+      <EditUnder
+        label={label}
+        holdsUnder={line?.holdsUnder}
+        context={context}
+        onChange={(holdsUnder) => onChange({ text: line.text, ...(holdsUnder ? { holdsUnder } : {}) })}
+      />
+    </div>
+  );
+}
+
+/** The house answers that something stands under; none: it always stands. */
+export function EditUnder({
+  label,
+  holdsUnder,
+  context,
+  onChange,
+}: {
+  label: string;
+  holdsUnder: HoldsUnder | undefined;
+  context: EditContext;
+  onChange: (holdsUnder: HoldsUnder | undefined) => void;
+}) {
+  const questions = context.entries.filter((e) => e.kind === 'houseQuestion' && !e.retired);
+  const under = Object.entries(holdsUnder ?? {});
+  const setUnder = (next: [string, string[]][]) =>
+    onChange(next.length > 0 ? Object.fromEntries(next) : undefined);
+  return (
+    <>
       {under.map(([question, answers], i) => (
         <Under
           key={question}
@@ -47,7 +71,7 @@ export function EditLine({ line, label, context, onChange }: Props) {
           only under a house rule
         </button>
       )}
-    </div>
+    </>
   );
 }
 

@@ -1,12 +1,19 @@
 import { Plus } from 'lucide-react';
-import type { EquipmentNeed, Line, Mechanics, Predicate, RuledNumber } from '../../../core/library/index.ts';
+import type {
+  EquipmentNeed,
+  HoldsUnder,
+  Line,
+  Mechanics,
+  Predicate,
+  RuledNumber,
+} from '../../../core/library/index.ts';
 import type { RuledCriterion, WayOn } from '../../../core/ladder/index.ts';
 import { Button, Field } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { CriterionEditor, WaysOnEditor } from './criterion.tsx';
 import { CueList } from './cue-list.tsx';
 import { DocumentSelect } from './document-select.tsx';
-import { EditLine } from './edit-line.tsx';
+import { EditLine, EditUnder } from './edit-line.tsx';
 import { EditList } from './edit-list.tsx';
 import { EditRuled } from './edit-ruled.tsx';
 import { NEED, needFresh } from './forms.ts';
@@ -172,6 +179,15 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         <Group label={f.label} error={error ?? context.errors.get(`${path}.text`)}>
           <EditLine label={f.label} line={value as Line} context={context} onChange={onChange} />
         </Group>
+      );
+    case 'under':
+      return (
+        <EditUnder
+          label={f.label}
+          holdsUnder={value as HoldsUnder | undefined}
+          context={context}
+          onChange={onChange}
+        />
       );
     case 'lines':
       return (

@@ -25,6 +25,7 @@ const severity = (key: string, label: string, optional = false): FieldSpec => ({
   optional,
 });
 const felt: FieldSpec[] = [choice('region', 'Where', L.REGIONS), choice('kind', 'As what', L.FELT_KINDS)];
+const ruledFelt: FieldSpec[] = [...felt, { type: 'under', key: 'holdsUnder', label: 'House rule' }];
 const feltFresh = () => ({ region: 'back of hip', kind: 'work' });
 const foot: FieldSpec[] = [
   heading('Keeping'),
@@ -116,8 +117,15 @@ const variation: FieldSpec[] = [
     fresh: () => ({ fault: '' }),
   },
   heading('Where it is felt'),
-  { type: 'list', key: 'wanted', label: 'Wanted', item: 'sensation', fields: felt, fresh: feltFresh },
-  { type: 'list', key: 'tolerated', label: 'Tolerated', item: 'sensation', fields: felt, fresh: feltFresh },
+  { type: 'list', key: 'wanted', label: 'Wanted', item: 'sensation', fields: ruledFelt, fresh: feltFresh },
+  {
+    type: 'list',
+    key: 'tolerated',
+    label: 'Tolerated',
+    item: 'sensation',
+    fields: ruledFelt,
+    fresh: feltFresh,
+  },
   {
     type: 'list',
     key: 'unwanted',

@@ -25,6 +25,8 @@ export type FieldSpec =
   | { type: 'flag'; key: string; label: string }
   | { type: 'line'; key: string; label: string }
   | { type: 'lines'; key: string; label: string; hint?: string }
+  /** The house answers that the member stands under. */
+  | { type: 'under'; key: string; label: string }
   | { type: 'ruled'; key: string; label: string; unit: string; optional?: boolean }
   | { type: 'document'; key: string; label: string; kind: Kind; optional?: boolean }
   | { type: 'documents'; key: string; label: string; kind: Kind; hint?: string }
