@@ -178,6 +178,7 @@ const variation = shape(
     ...commonOptional,
     toeOutDeg: ruledNumber(-10, 60),
     demandAdjustment: shape({ points: number(-50, 50), reason: text(400) }),
+    prepares: oneOf(L.PREPARE_STEPS),
   },
 );
 

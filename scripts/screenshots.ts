@@ -1,6 +1,9 @@
 import path from 'node:path';
 import type { Person } from '../contract/people.ts';
 import { root } from '../server/root.ts';
+import { readFileSync } from 'node:fs';
+import type { LibraryFile } from '../core/exchange/index.ts';
+import { resolveMechanics, shelfOf } from '../core/library/index.ts';
 import { contactSheet } from './contact-sheet.tsx';
 import { demoServer } from './demo-server.ts';
 
@@ -20,11 +23,19 @@ interface Shot {
   scrollTo?: string;
 }
 
+function libraryMovements() {
+  const file = JSON.parse(readFileSync(path.join(root, 'server/demo/library.json'), 'utf8')) as LibraryFile;
+  const shelf = shelfOf(file.documents);
+  return shelf
+    .all('variation')
+    .map((v) => ({ name: v.shortName, pattern: v.pattern, mechanics: resolveMechanics(v, shelf) }));
+}
+
 const SHOTS: Shot[] = [
   { name: 'people', login: 'head', path: () => '/people' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
   { name: 'sheet', login: 'coach', path: () => '/library/variation/goblet-squat' },
-  { name: 'cue-sheet', login: 'coach', path: () => '/print/bench-thrust', size: [900, 1240] },
+  { name: 'cue-sheet', login: 'coach', path: () => '/print?job=floor:goblet-squat', size: [1180, 1240] },
   { name: 'ladder', login: 'head', path: () => '/ladders/bridge-ladder' },
   {
     name: 'criterion',
@@ -97,10 +108,10 @@ try {
     await context.close();
     console.log(shot.name);
   }
-  // The contact sheet: every movement of the repertoire, as it would hang on a wall.
+  // The contact sheet: every variation of the library, as it would hang on a wall.
   if (wanted.length === 0 || wanted.includes('figures')) {
     const page = await browser.newPage({ viewport: { width: 1500, height: 900 } });
-    await page.setContent(contactSheet(null, false));
+    await page.setContent(contactSheet(libraryMovements(), false));
     await page.screenshot({ path: path.join(root, 'docs/screenshots', 'figures.png'), fullPage: true });
     console.log('figures');
   }

@@ -17,6 +17,7 @@ import type { App, Env, Services } from './http.ts';
 import { adviceRoutes, libraryRoutes } from './library/index.ts';
 import { logRoutes } from './log/index.ts';
 import { peopleRoutes } from './people/index.ts';
+import { sheetRoutes } from './sheets/index.ts';
 
 const KB = 1024;
 const BODY_LIMIT = 512 * KB;
@@ -75,6 +76,7 @@ export function createApp(s: Services): App {
   libraryRoutes(app, s);
   peopleRoutes(app, s);
   logRoutes(app, s);
+  sheetRoutes(app, s);
 
   app.onError((error, c) => {
     if (error instanceof Refusal) return problemResponse(error.status, error.message, error.extra);

@@ -35,6 +35,7 @@ const TITLES: Record<number, string> = {
   403: 'Not permitted',
   404: 'Not found',
   409: 'It has changed meanwhile',
+  410: 'It has ended',
   413: 'Too large',
   422: 'Something in it is wrong',
   429: 'Too many tries',

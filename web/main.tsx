@@ -22,17 +22,22 @@ const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
 const hall = () => import('./hall/index.ts');
+const sheets = () => import('./sheets/pages.ts');
 
 const LibraryRoom = page(library, (m) => m.LibraryRoom);
 const Editor = page(editor, (m) => m.Editor);
 const HealthPage = page(library, (m) => m.HealthPage);
 const MergePage = page(library, (m) => m.MergePage);
 const History = page(library, (m) => m.History);
-const PrintSheet = page(library, (m) => m.PrintSheet);
+const PrintRoom = page(sheets, (m) => m.PrintRoom);
+const ScanPage = page(sheets, (m) => m.ScanPage);
+const SharesPage = page(sheets, (m) => m.SharesPage);
+const SharedPage = page(sheets, (m) => m.SharedPage);
 const People = page(people, (m) => m.People);
 const PersonPage = page(people, (m) => m.PersonPage);
 const FloorList = page(log, (m) => m.FloorList);
 const LogPage = page(log, (m) => m.LogPage);
+const PaperEntry = page(log, (m) => m.PaperEntry);
 const Ladders = page(ladders, (m) => m.Ladders);
 const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
@@ -66,7 +71,7 @@ const waiting = (element: ReactNode) => (
 );
 
 const router = createBrowserRouter([
-  { path: '/print/:slug', element: waiting(<PrintSheet />), errorElement: <Broken /> },
+  { path: '/print', element: waiting(<PrintRoom />), errorElement: <Broken /> },
   {
     element: <Shell />,
     errorElement: <Broken />,
@@ -74,6 +79,7 @@ const router = createBrowserRouter([
       { path: '/', element: <Home /> },
       { path: '/floor', element: waiting(<FloorList />) },
       { path: '/floor/:id', element: waiting(<LogPage />) },
+      { path: '/floor/:id/paper', element: waiting(<PaperEntry />) },
       { path: '/people', element: waiting(<People />) },
       { path: '/people/:id', element: waiting(<PersonPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
@@ -88,6 +94,8 @@ const router = createBrowserRouter([
       { path: '/changes', element: waiting(<Changes />) },
       { path: '/changes/:id', element: waiting(<ChangePage />) },
       { path: '/hall', element: waiting(<Hall />) },
+      { path: '/scan', element: waiting(<ScanPage />) },
+      { path: '/shares', element: waiting(<SharesPage />) },
       { path: '*', element: <Nowhere /> },
     ],
   },
@@ -128,7 +136,8 @@ if (location.pathname.startsWith('/library')) {
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <App />
+      {/* A shared link shows its sheets to whoever holds it, and nothing of the hall besides. */}
+      {location.pathname.startsWith('/shared/') ? waiting(<SharedPage />) : <App />}
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -12,3 +12,4 @@ export * from './standing.ts';
 export * from './facts.ts';
 export * from './mask.ts';
 export * from './last-loads.ts';
+export * from './last-aids.ts';

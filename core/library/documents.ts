@@ -117,6 +117,8 @@ export interface Variation extends Common {
   mechanics: Mechanics;
   /** The head coach's correction of the computed demand, in points, with its reason. */
   demandAdjustment?: { points: number; reason: string };
+  /** What it does before the work; only with the role prepare. */
+  prepares?: V.PrepareStep;
 }
 
 export interface Cue extends Common {

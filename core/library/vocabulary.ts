@@ -8,6 +8,10 @@ export type Pattern = (typeof PATTERNS)[number];
 export const ROLES = ['prepare', 'teach', 'work'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** What a drill does before the work, in the order in which it is done. */
+export const PREPARE_STEPS = ['pulse', 'mobility', 'activation', 'light version'] as const;
+export type PrepareStep = (typeof PREPARE_STEPS)[number];
+
 export const STAGES = ['learning', 'sound', 'advanced'] as const;
 export type Stage = (typeof STAGES)[number];
 

@@ -241,6 +241,25 @@ export const draft = pgTable(
   (t) => [primaryKey({ columns: [t.staffId, t.kind, t.slug] })],
 );
 
+/** A link that shows sheets without sign-in, until it expires or is revoked. */
+export const share = pgTable(
+  'share',
+  {
+    id: uuid('id').primaryKey(),
+    /** SHA-256 of the link's token: a stolen copy of the table opens no sheet. */
+    tokenHash: text('token_hash').notNull().unique(),
+    job: text('job').notNull(),
+    personId: uuid('person_id').references(() => person.id, { onDelete: 'cascade' }),
+    madeBy: text('made_by').notNull(),
+    madeById: uuid('made_by_id').notNull(),
+    madeAt: at('made_at').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    revokedAt: at('revoked_at'),
+    opened: integer('opened').notNull().default(0),
+  },
+  (t) => [index('share_maker').on(t.madeById)],
+);
+
 /** One person's attendance on one date of the hall. */
 export const session = pgTable(
   'session',

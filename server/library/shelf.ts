@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, desc, eq, lte } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
 import type { Kind, Shelf } from '../../core/library/index.ts';
 import type { EditionHeader } from '../../core/exchange/index.ts';
@@ -38,6 +38,19 @@ export async function shelfInForce(db: Db, keep: object = db): Promise<ShelfInFo
   };
   newest.set(keep, read);
   return read;
+}
+
+/** The documents as they were in force at an earlier state of the hall. */
+export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce, 'shelf' | 'revisions'>> {
+  const rows = await db
+    .selectDistinctOn([revision.kind, revision.slug], { body: revision.body, number: revision.number })
+    .from(revision)
+    .where(lte(revision.stateNumber, state))
+    .orderBy(revision.kind, revision.slug, desc(revision.number));
+  return {
+    shelf: shelfOf(rows.map((r) => r.body)),
+    revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
+  };
 }
 
 /** The newest edition and how many changes were accepted since. */

@@ -240,7 +240,9 @@ describe('pain', () => {
     expect(JSON.stringify(hidden)).not.toMatch(/pain 6|"pain":6/);
     expect(onBridge(hidden).decision!.outcome).toBe('step back');
     const lines = await hall.as('stand-in').get<PersonLine[]>('/api/overview');
-    expect(lines.find((l) => l.personId === id && l.ladder === 'bridge-ladder')!.reason).toContain('A health reason');
+    expect(lines.find((l) => l.personId === id && l.ladder === 'bridge-ladder')!.reason).toContain(
+      'A health reason',
+    );
     const decide = {
       ladder: 'bridge-ladder',
       proposed: 'step back',

@@ -57,6 +57,7 @@ export function LadderRoom() {
                 {me.role !== 'viewer' && (
                   <Link to={`/library/ladder/${slug}/edit`}>Change levels and order</Link>
                 )}
+                <Link to={`/print?job=poster:${slug}`}>Print the poster</Link>
                 <Link to={`/library/ladder/${slug}/history`}>Revision {revision}, history</Link>
               </p>
             </div>

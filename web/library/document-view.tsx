@@ -25,8 +25,13 @@ export function DocumentView({ kind, slug, entries }: Props) {
   const sheet = useGet<Sheet>(kind === 'variation' ? `/api/sheets/${slug}` : null);
   const tools = (revision: number) => (
     <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
-      {kind === 'variation' && <Link to={`/print/${slug}`}>Print the cue sheet</Link>}
-      {kind === 'ladder' && <Link to={`/ladders/${slug}`}>Open the ladder</Link>}
+      {kind === 'variation' && <Link to={`/print?job=full:${slug}`}>Print or share</Link>}
+      {kind === 'ladder' && (
+        <>
+          <Link to={`/ladders/${slug}`}>Open the ladder</Link>
+          <Link to={`/print?job=poster:${slug}`}>Print the poster</Link>
+        </>
+      )}
       {me.role !== 'viewer' && (
         <>
           <Link to={`/library/${kind}/${slug}/edit`}>

@@ -1,5 +1,4 @@
 export { LibraryRoom } from './library-room.tsx';
 export { History } from './history.tsx';
-export { PrintSheet } from './print-sheet.tsx';
 export { HealthPage } from './health-page.tsx';
 export { MergePage } from './merge-page.tsx';

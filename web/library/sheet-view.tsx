@@ -3,15 +3,14 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary, Sheet } from '../../contract/library.ts';
 import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
-import type { ResolvedFault, ResolvedNeed, Tempo } from '../../core/library/index.ts';
+import type { ResolvedFault, ResolvedNeed } from '../../core/library/index.ts';
+import { doseWords, tempoWords } from '../../core/dose/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { DemandPanel } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
 import { InsteadPanel } from './instead-panel.tsx';
 import { EntryIcon } from './entry-icon.tsx';
 import { PatternWord } from '../ui/index.ts';
-
-export const tempoWords = (t: Tempo) => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -46,14 +45,6 @@ export function SheetView({
 }) {
   const { resolved: r, ladders } = sheet;
   const v = r.source;
-  const counted = (d: (typeof r.dose)[number]) =>
-    d.holdS
-      ? `${d.holdS} s`
-      : d.rounds
-        ? `${d.rounds} rounds`
-        : d.repsFrom === d.repsTo
-          ? d.repsFrom
-          : `${d.repsFrom} to ${d.repsTo}`;
   return (
     <article>
       <header>
@@ -175,8 +166,7 @@ export function SheetView({
             <ul>
               {r.dose.map((d) => (
                 <li key={d.role}>
-                  To {d.role}: {d.sets} × {counted(d)}
-                  {v.laterality === 'two legs' ? '' : ', each side'}
+                  To {d.role}: {doseWords(d, v.laterality !== 'two legs')}
                   {d.restS > 0 && `, rest ${d.restS} s`}.{' '}
                   <span className="text-soft">{d.notes.join(' ')}</span>
                 </li>

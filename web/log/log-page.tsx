@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { OnLadder, PersonOnLadders, SetRequest } from '../../contract/log.ts';
 import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
-import { nextSide } from '../../core/ladder/index.ts';
+import { lastAids, nextSide } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
@@ -178,13 +178,13 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           {({ resolved }) => {
             const working = ofDay.filter((s) => s.variation === variation && !s.warmUp);
             const side = nextSide(all, variation, date);
-            const lastAids = all.filter((s) => s.variation === variation).at(-1)?.aids ?? null;
+            const aids = lastAids(all, variation)?.aids ?? null;
             return (
               <SetForm
                 key={`${variation} ${ofDay.length} ${side}`}
                 variation={resolved}
                 seesHealth={data.seesHealth}
-                start={blankSet(resolved, on.target, side, lastAids)}
+                start={blankSet(resolved, on.target, side, aids)}
                 action={`Log set ${working.length + 1}`}
                 onLog={(observed) =>
                   store(crypto.randomUUID(), 1, Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1, {}, observed)

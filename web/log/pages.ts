@@ -1,2 +1,3 @@
 export { FloorList } from './floor-list.tsx';
 export { LogPage } from './log-page.tsx';
+export { PaperEntry } from './paper-entry.tsx';

@@ -4,6 +4,7 @@ import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest } from '../../con
 import type { LibraryList } from '../../contract/library.ts';
 import type { Person, PersonRequest } from '../../contract/people.ts';
 import { lastLoads, takenWaySentence } from '../../core/ladder/index.ts';
+import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { mergedSets, setSummary, useParcels } from '../log/index.ts';
 import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
@@ -63,6 +64,7 @@ export function PersonPage() {
                 >
                   Log a set
                 </Link>
+                {ladders.data && <PrintToday personId={id} ladders={ladders.data.ladders} />}
                 {me.role === 'head coach' && (
                   <>
                     <Button onClick={() => setDialog('edit')}>Change details</Button>
@@ -291,5 +293,31 @@ function Erase({ person }: { person: Person }) {
         Erase for good
       </Button>
     </form>
+  );
+}
+
+/** Floor sheets, a warm-up list and a blank log of what they are on, and back from paper. */
+function PrintToday({ personId, ladders }: { personId: string; ladders: readonly OnLadder[] }) {
+  const today = ladders.flatMap((on) => {
+    const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
+    return level ? [on.decision?.variation ?? level.main] : [];
+  });
+  if (today.length === 0) return null;
+  const of = today.slice(0, MOST_OF_DAY);
+  const job = writeJob([
+    ...of.map((slug) => ({ kind: 'floor' as const, of: [slug] })),
+    { kind: 'warm-up', of },
+    { kind: 'log', of },
+  ]);
+  const look = 'inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline';
+  return (
+    <>
+      <Link to={`/print?${new URLSearchParams({ job, person: personId })}`} className={look}>
+        Print for today
+      </Link>
+      <Link to={`/floor/${personId}/paper?of=${of.join('+')}`} className={look}>
+        Enter a paper sheet
+      </Link>
+    </>
   );
 }

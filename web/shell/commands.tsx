@@ -52,6 +52,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
     ['Library', '/library'],
     ['Ladders', '/ladders'],
     ['Body room', '/body'],
+    ['Print sheets', '/print'],
     ...(me.role === 'viewer' ? [] : ([['Changes', '/changes']] satisfies [string, string][])),
     ...(me.role === 'head coach' ? ([['Hall', '/hall']] satisfies [string, string][]) : []),
   ];

@@ -49,6 +49,13 @@ const variation: FieldSpec[] = [
   { type: 'text', key: 'shortName', label: 'Short name' },
   choice('pattern', 'Pattern', L.PATTERNS),
   choices('roles', 'Roles', L.ROLES),
+  {
+    type: 'choice',
+    key: 'prepares',
+    label: 'What it prepares (with the role prepare)',
+    options: L.PREPARE_STEPS,
+    optional: true,
+  },
   heading('Purpose'),
   lines('purpose', 'Purpose'),
   lines('reasonsToChoose', 'Reasons to choose it'),

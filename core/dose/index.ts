@@ -1,0 +1,2 @@
+export * from './work-time.ts';
+export * from './words.ts';

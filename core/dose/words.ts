@@ -1,0 +1,21 @@
+import type { Dose, Role, Tempo } from '../library/index.ts';
+
+const FIRST: readonly Role[] = ['work', 'teach', 'prepare'];
+
+/** The dose that stands on paper where nobody has one of their own: of work, else of teaching, else of preparing. */
+export const doseFor = <D extends Pick<Dose, 'role'>>({ dose }: { dose: readonly D[] }): D | null =>
+  FIRST.map((role) => dose.find((d) => d.role === role)).find((d) => d !== undefined) ?? null;
+
+/** "3–1–1–1": lowering, bottom, rising, top. */
+export const tempoWords = (t: Tempo): string => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
+
+/** "3 × 8–12 each side", "3 × 20 s" or "2 rounds". */
+export function doseWords(d: Omit<Dose, 'notes'>, oneSided: boolean): string {
+  const amount =
+    d.rounds !== undefined
+      ? `${d.rounds} ${d.rounds === 1 ? 'round' : 'rounds'}`
+      : d.holdS !== undefined
+        ? `${d.sets} × ${d.holdS} s`
+        : `${d.sets} × ${d.repsFrom === d.repsTo ? d.repsFrom : `${d.repsFrom}–${d.repsTo}`}`;
+  return oneSided ? `${amount} each side` : amount;
+}

@@ -1,0 +1,4 @@
+export * from './job.ts';
+export * from './draws-on.ts';
+export * from './warm-up.ts';
+export * from './log-rows.ts';

@@ -1,0 +1,184 @@
+import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
+import { doseWords } from '../../core/dose/index.ts';
+import { barring, barSentence, factsOf, lastAids, standingAfter, targetAt } from '../../core/ladder/index.ts';
+import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
+import type { Ladder, SettledLevel, Stage, Variation } from '../../core/library/index.ts';
+import { SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
+import type { JobItem } from '../../core/sheets/index.ts';
+import type { Db } from '../db/index.ts';
+import { hallRow, hallToday } from '../hall/index.ts';
+import { Refusal } from '../http.ts';
+import { editionHeader, shelfInForce } from '../library/index.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { recordsOf } from '../log/index.ts';
+import { personOf } from '../people/index.ts';
+
+type Records = Awaited<ReturnType<typeof recordsOf>> extends (id: string) => infer R ? R : never;
+
+/** Whom the sheets are for, with what is on record about them. */
+interface Reader {
+  id: string;
+  name: string;
+  records: Records;
+  today: string;
+}
+
+/**
+ * Everything that a print job prints, in its order, read at one state of the library.
+ * @throws Refusal 404 for a person who does not exist
+ */
+export async function printJob(
+  db: Db,
+  items: readonly JobItem[],
+  personId: string | null,
+  now: Date,
+  publicUrl: string,
+): Promise<PrintJob> {
+  const inForce = await shelfInForce(db);
+  const today = await hallToday(db, now);
+  const person = personId ? await personOf(db, personId) : null;
+  const reader: Reader | null = person && {
+    id: person.id,
+    name: person.name,
+    records: (await recordsOf(db, [person.id]))(person.id),
+    today,
+  };
+  const missing: string[] = [];
+  const sheets = items.flatMap((item): PrintedSheet[] => {
+    const sheet = sheetOf(item, inForce, reader);
+    if (sheet === null) missing.push(`${SHEET_WORDS[item.kind]}: ${item.of.join(', ')}`);
+    return sheet ? [sheet] : [];
+  });
+  const hall = await hallRow(db);
+  if (!hall) throw new Refusal(404, 'There is no hall yet.');
+  const { name, paper, massUnit, lengthUnit } = hall;
+  return {
+    sheets,
+    person: person && { id: person.id, name: person.name },
+    hall: { name, paper, massUnit, lengthUnit, today },
+    edition: await editionHeader(db),
+    state: inForce.state,
+    publicUrl,
+    missing,
+    until: null,
+  };
+}
+
+function sheetOf(item: JobItem, inForce: ShelfInForce, reader: Reader | null): PrintedSheet | null {
+  const { shelf } = inForce;
+  if (item.kind === 'poster') {
+    const ladder = shelf.get('ladder', item.of[0]!);
+    return ladder && !ladder.retired ? posterOf(item, ladder, inForce, reader) : null;
+  }
+  const variations = item.of.flatMap((slug) => shelf.get('variation', slug) ?? []).filter((v) => !v.retired);
+  if (variations.length === 0) return null;
+  if (item.kind === 'log')
+    return { kind: 'log', item, of: variations.map((v) => printed(v, inForce, reader)) };
+  if (item.kind === 'warm-up') return warmUpOf(item, variations, inForce, reader);
+  return { kind: item.kind, item, of: printed(variations[0]!, inForce, reader) };
+}
+
+function warmUpOf(
+  item: JobItem,
+  work: readonly Variation[],
+  inForce: ShelfInForce,
+  reader: Reader | null,
+): PrintedSheet {
+  const { shelf } = inForce;
+  const warmUp = warmUpFor({
+    shelf,
+    work,
+    ...(reader ? { person: { stage: 'sound', answers: reader.records.answers } } : {}),
+    barred: (v) => {
+      const [bar] = reader ? barring(reader.records.restrictions, factsOf(resolve(v, shelf))) : [];
+      return bar ? `barred: ${bar.bars.map(barSentence).join(', ')}` : null;
+    },
+  });
+  return {
+    kind: 'warm-up',
+    item,
+    of: work.map((v) => v.shortName),
+    seconds: warmUp.seconds,
+    leftOut: warmUp.leftOut,
+    entries: warmUp.entries.map(({ variation, ...e }) => ({ of: printed(variation, inForce, reader), ...e })),
+  };
+}
+
+function posterOf(
+  item: JobItem,
+  ladder: Ladder,
+  { shelf }: ShelfInForce,
+  reader: Reader | null,
+): PrintedSheet {
+  const settled = resolveLadder(ladder, shelf, reader?.records.answers);
+  const nameOf = (slug: string) => shelf.get('variation', slug)?.shortName ?? slug;
+  return {
+    kind: 'poster',
+    item,
+    ladder: settled,
+    standing: reader ? (standingOn(ladder, reader)?.level ?? null) : null,
+    levels: settled.levels.flatMap((l): PrintedLevel[] => {
+      const main = shelf.get('variation', l.main);
+      if (!main) return [];
+      const { reps, ...dose } = l.dose;
+      return [
+        {
+          id: l.id,
+          name: l.name,
+          stage: l.stage,
+          pattern: main.pattern,
+          mechanics: resolveMechanics(main, shelf, {
+            stage: l.stage,
+            answers: reader?.records.answers ?? {},
+          }),
+          main: main.name,
+          equals: l.equals.map(nameOf),
+          dose: doseWords(
+            { role: 'work', ...dose, ...(reps === undefined ? {} : { repsFrom: reps, repsTo: reps }) },
+            main.laterality !== 'two legs',
+          ),
+          advance: l.advance,
+          stepBack: l.stepBack,
+        },
+      ];
+    }),
+  };
+}
+
+/** A variation as it is printed for somebody: with the cues of their stage, their dose, and what they used last. */
+function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): PrintedVariation {
+  const { shelf, revisions } = inForce;
+  const revision = revisions.get(`variation/${v.slug}`) ?? 0;
+  if (!reader) return { resolved: resolve(v, shelf), revision, stage: null, target: null, lastAids: null };
+  const { stage, target } = placeOf(v, inForce, reader);
+  return {
+    resolved: resolve(v, shelf, { stage, answers: reader.records.answers }),
+    revision,
+    stage,
+    target,
+    lastAids: lastAids(reader.records.sets, v.slug),
+  };
+}
+
+const standingOn = (ladder: Ladder, reader: Reader) =>
+  standingAfter(reader.records.moves.filter((m) => m.ladder === ladder.slug));
+
+/** The stage a variation is read at and, on the level where the person stands, what they are asked to do. */
+function placeOf(
+  v: Variation,
+  { shelf }: ShelfInForce,
+  reader: Reader,
+): { stage: Stage; target: PrintedVariation['target'] } {
+  const on = (l: Pick<SettledLevel, 'main' | 'equals'>) => l.main === v.slug || l.equals.includes(v.slug);
+  // Where nothing is known a person reads as somebody who knows the movement.
+  let stage: Stage = 'sound';
+  for (const ladder of shelf.all('ladder')) {
+    const standing = ladder.retired ? null : standingOn(ladder, reader);
+    if (!standing) continue;
+    const here = ladder.levels.find((l) => l.id === standing.level);
+    if (here && on(here)) return { stage: here.stage, target: targetAt(here.dose, standing.taken) };
+    const other = ladder.levels.find(on);
+    if (other) stage = other.stage;
+  }
+  return { stage, target: null };
+}

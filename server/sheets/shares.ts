@@ -1,0 +1,106 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { desc, eq, sql } from 'drizzle-orm';
+import type { Me } from '../../contract/access.ts';
+import type { ShareMade, ShareRequest, ShareRow } from '../../contract/sheets.ts';
+import { readJob, SHEET_WORDS } from '../../core/sheets/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import { shelfInForce } from '../library/index.ts';
+import { personOf } from '../people/index.ts';
+
+const { share, person } = schema;
+const DAY_MS = 24 * 3600_000;
+
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
+
+type Row = typeof share.$inferSelect;
+const stateAt = (row: Pick<Row, 'revokedAt' | 'expiresAt'>, now: Date): ShareRow['state'] =>
+  row.revokedAt !== null ? 'revoked' : Date.parse(row.expiresAt) <= now.getTime() ? 'expired' : 'open';
+
+/**
+ * Makes a link to some sheets for whoever holds it.
+ * @throws Refusal 404 for a person who does not exist
+ */
+export async function makeShare(
+  db: Db,
+  me: Me,
+  request: ShareRequest,
+  now: Date,
+  publicUrl: string,
+): Promise<ShareMade> {
+  if (request.person) await personOf(db, request.person);
+  const token = randomBytes(24).toString('base64url');
+  const id = randomUUID();
+  const expiresAt = new Date(now.getTime() + request.days * DAY_MS).toISOString();
+  await db.insert(share).values({
+    id,
+    tokenHash: hashOf(token),
+    job: request.job,
+    personId: request.person,
+    madeBy: me.name,
+    madeById: me.id,
+    madeAt: now.toISOString(),
+    expiresAt,
+  });
+  return { id, url: `${publicUrl}/shared/${token}`, expiresAt };
+}
+
+/** Links that one may revoke, newest first: the head coach all, a coach their own. */
+export async function sharesOf(db: Db, me: Me, now: Date): Promise<ShareRow[]> {
+  const { shelf } = await shelfInForce(db);
+  const rows = await db
+    .select({ share, name: person.name })
+    .from(share)
+    .leftJoin(person, eq(person.id, share.personId))
+    .where(me.role === 'head coach' ? undefined : eq(share.madeById, me.id))
+    .orderBy(desc(share.madeAt));
+  return rows.map(({ share: row, name }) => ({
+    id: row.id,
+    job: row.job,
+    titles: readJob(row.job).map(({ kind, of }) => {
+      const names = of.map(
+        (slug) =>
+          (kind === 'poster' ? shelf.get('ladder', slug)?.name : shelf.get('variation', slug)?.shortName) ??
+          slug,
+      );
+      return `${SHEET_WORDS[kind]}: ${names.join(', ')}`;
+    }),
+    person: name,
+    madeBy: row.madeBy,
+    madeAt: new Date(row.madeAt).toISOString(),
+    expiresAt: new Date(row.expiresAt).toISOString(),
+    revokedAt: row.revokedAt && new Date(row.revokedAt).toISOString(),
+    opened: row.opened,
+    state: stateAt(row, now),
+  }));
+}
+
+/** @throws Refusal 404 without such a link, 403 for another coach's */
+export async function revokeShare(db: Db, me: Me, id: string, now: Date): Promise<void> {
+  const [row] = await db.select().from(share).where(eq(share.id, id));
+  if (!row) throw new Refusal(404, 'There is no such link.');
+  if (me.role !== 'head coach' && row.madeById !== me.id) {
+    throw new Refusal(403, 'Another coach made this link. The head coach can revoke it.');
+  }
+  if (row.revokedAt === null)
+    await db.update(share).set({ revokedAt: now.toISOString() }).where(eq(share.id, id));
+}
+
+/** @throws Refusal 404 for a token that was never given, 410 when the link has ended */
+export async function openShare(db: Db, token: string, now: Date, count: boolean): Promise<Row> {
+  const [row] = await db
+    .select()
+    .from(share)
+    .where(eq(share.tokenHash, hashOf(token)));
+  if (!row) throw new Refusal(404, 'This link leads nowhere. Ask the one who gave it to you for a new one.');
+  if (stateAt(row, now) !== 'open') {
+    throw new Refusal(410, 'This link has ended. Ask the one who gave it to you for a new one.');
+  }
+  if (count)
+    await db
+      .update(share)
+      .set({ opened: sql`${share.opened} + 1` })
+      .where(eq(share.id, row.id));
+  return row;
+}

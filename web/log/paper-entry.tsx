@@ -1,0 +1,302 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { PrintedVariation, PrintJob } from '../../contract/sheets.ts';
+import type { Person } from '../../contract/people.ts';
+import type { PersonOnLadders } from '../../contract/log.ts';
+import { FAULT_LETTERS, logRows, readJob, writeJob } from '../../core/sheets/index.ts';
+import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
+import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
+import { mergedSets } from './merge.ts';
+import { outbox } from './outbox-store.ts';
+import { useParcels } from './outbox.tsx';
+import { blankRow, readRow } from './paper.ts';
+import type { PaperRow } from './paper.ts';
+
+/** Type in what a paper log sheet says, row by row as it is printed; everything is kept at once or nothing. */
+export function PaperEntry() {
+  const { id = '' } = useParams();
+  const { params } = useAddress();
+  const people = useGet<Person[]>('/api/people');
+  const person = people.data?.find((p) => p.id === id);
+  const of = (params.get('of') ?? '').split(/[+ ]/).filter(Boolean);
+  const asked = new URLSearchParams({ job: writeJob([{ kind: 'log', of }]), person: id });
+  const job = useGet<PrintJob>(of.length > 0 && readable(of) ? `/api/prints?${asked}` : null);
+  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
+  return (
+    <div className="mx-auto max-w-5xl">
+      <h1>Enter a paper sheet{person && `: ${person.name}`}</h1>
+      {of.length === 0 || !readable(of) ? (
+        <Empty>
+          The address names no log sheet. Scan the code on the sheet, or choose it on{' '}
+          <Link to={`/people/${id}`}>the person’s page</Link>.
+        </Empty>
+      ) : (
+        <Loaded query={ladders} what="the log">
+          {(data) => (
+            <Loaded query={job} what="the log sheet">
+              {({ sheets: [sheet] }) =>
+                sheet?.kind === 'log' ? (
+                  <Entry personId={id} of={sheet.of} data={data} />
+                ) : (
+                  <Notice tone="warn">What this sheet was printed for is not in the library any more.</Notice>
+                )
+              }
+            </Loaded>
+          )}
+        </Loaded>
+      )}
+    </div>
+  );
+}
+
+function readable(of: string[]): boolean {
+  try {
+    return readJob(writeJob([{ kind: 'log', of }])).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+type Rows = Record<string, PaperRow[]>;
+const keyOf = (v: PrintedVariation) => v.resolved.source.slug;
+
+function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[]; data: PersonOnLadders }) {
+  const { hall } = useSigned();
+  const units = useUnits();
+  const parcels = useParcels();
+  const fresh = (): Rows =>
+    Object.fromEntries(of.map((v) => [keyOf(v), logRows(v.resolved.source, v.target).flat().map(blankRow)]));
+  const [rows, setRows] = useState(fresh);
+  const [date, setDate] = useState(hall.today);
+  const [tried, setTried] = useState(false);
+  const [kept, setKept] = useState<number | null>(null);
+  const toKg = (shown: number) => fromMass(shown, units.mass);
+  const readings = of.flatMap((v) =>
+    rows[keyOf(v)]!.map((row) => ({ v, reading: readRow(row, v.resolved, toKg) })),
+  );
+  const done = readings.flatMap(({ v, reading }) =>
+    reading && 'set' in reading ? [{ v, set: reading.set }] : [],
+  );
+  const wrong = readings.filter(({ reading }) => reading !== null && 'problems' in reading).length;
+  const change = (slug: string, at: number, part: Partial<PaperRow>) => {
+    setKept(null);
+    setRows((now) => ({ ...now, [slug]: now[slug]!.map((r, i) => (i === at ? { ...r, ...part } : r)) }));
+  };
+
+  const keep = () => {
+    setTried(true);
+    if (wrong > 0 || done.length === 0) return;
+    const last = Math.max(
+      0,
+      ...mergedSets(data.sets, parcels, personId)
+        .filter((s) => s.date === date)
+        .map((s) => s.ordinal),
+    );
+    done.forEach(({ v, set }, i) => {
+      const { source } = v.resolved;
+      void outbox.put({
+        id: crypto.randomUUID(),
+        personId,
+        edit: 1,
+        set: {
+          personId,
+          date,
+          edit: 1,
+          ordinal: last + i + 1,
+          variation: source.slug,
+          variationRevision: v.revision,
+          role: 'work',
+          warmUp: false,
+          sideTest: false,
+          plannedReps: v.target?.reps ?? null,
+          loadKind: source.loadKind,
+          tempoKept: null,
+          rangeReached: null,
+          rangeDeg: null,
+          atEase: null,
+          aids: v.lastAids?.aids ?? null,
+          ...set,
+        },
+      });
+    });
+    setKept(done.length);
+    setTried(false);
+    setRows(fresh());
+  };
+
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep();
+      }}
+    >
+      <p className="text-soft">
+        The rows are those of the sheet. Leave empty what is empty there; Tab goes on. Faults as on the paper:
+        letter and repetitions, “a2 c”.
+      </p>
+      <TextField
+        label="Date on the sheet"
+        type="date"
+        max={hall.today}
+        className="my-3 max-w-48"
+        value={date}
+        onChange={(e) => setDate(e.target.value || hall.today)}
+      />
+      {of.map((v) => (
+        <Block
+          key={keyOf(v)}
+          of={v}
+          rows={rows[keyOf(v)]!}
+          seesHealth={data.seesHealth}
+          problems={(row) => {
+            const reading = tried ? readRow(row, v.resolved, toKg) : null;
+            return reading && 'problems' in reading ? reading.problems : [];
+          }}
+          onChange={(at, part) => change(keyOf(v), at, part)}
+          onMore={() =>
+            setRows((now) => ({
+              ...now,
+              [keyOf(v)]: [...now[keyOf(v)]!, ...logRows(v.resolved.source, v.target)[0]!.map(blankRow)],
+            }))
+          }
+        />
+      ))}
+      <div className="mt-4 flex flex-wrap items-center gap-4">
+        <Button type="submit" tone="main" floor disabled={done.length + wrong === 0}>
+          Keep {done.length === 1 ? 'one set' : `${done.length} sets`}
+        </Button>
+        <Link to={`/people/${personId}`}>To the person’s page</Link>
+      </div>
+      {tried && wrong > 0 && (
+        <Notice tone="warn">
+          {wrong === 1 ? 'One row needs' : `${wrong} rows need`} a look. Nothing has been kept yet; what you
+          typed stays.
+        </Notice>
+      )}
+      {kept !== null && (
+        <Notice>
+          {kept === 1 ? 'One set is' : `${kept} sets are`} kept for {date}. They can be corrected on{' '}
+          <Link to={`/floor/${personId}`}>the log page</Link>.
+        </Notice>
+      )}
+    </form>
+  );
+}
+
+function Block({
+  of,
+  rows,
+  seesHealth,
+  problems,
+  onChange,
+  onMore,
+}: {
+  of: PrintedVariation;
+  rows: PaperRow[];
+  seesHealth: boolean;
+  problems: (row: PaperRow) => string[];
+  onChange: (at: number, part: Partial<PaperRow>) => void;
+  onMore: () => void;
+}) {
+  const units = useUnits();
+  const { resolved: r } = of;
+  const v = r.source;
+  const oneSided = v.laterality !== 'two legs';
+  const loaded = !['none', 'band'].includes(v.loadKind);
+  const counted = v.countedIn === 'seconds held' ? 'Seconds' : v.countedIn === 'rounds' ? 'Rounds' : 'Reps';
+  const felt = [...r.wanted, ...r.tolerated, ...r.unwanted];
+  const name = (row: PaperRow, i: number) =>
+    `${v.shortName}, set ${oneSided ? Math.floor(i / 2) + 1 : i + 1}${row.side ? ` ${row.side}` : ''}`;
+  const cell = (
+    row: PaperRow,
+    i: number,
+    key: 'amount' | 'load' | 'effort' | 'pain' | 'faults',
+    label: string,
+  ) => (
+    <td className="p-1">
+      <input
+        className={`field ${key === 'faults' ? '' : 'max-w-24'}`}
+        inputMode={key === 'faults' ? 'text' : 'decimal'}
+        aria-label={`${name(row, i)}: ${label}`}
+        value={row[key]}
+        onChange={(e) => onChange(i, { [key]: e.target.value })}
+      />
+    </td>
+  );
+  return (
+    <section className="mt-4 border-t border-ink pt-2">
+      <h2>{v.name}</h2>
+      <p className="text-sm text-soft">
+        {r.faults.map((f, i) => `${FAULT_LETTERS[i]} ${f.name}`).join(' · ')}
+      </p>
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[44rem] text-left">
+          <thead>
+            <tr className="label">
+              <th>Set</th>
+              {oneSided && <th>Side</th>}
+              <th>{counted}</th>
+              {loaded && <th>{units.mass}</th>}
+              <th>Effort</th>
+              {seesHealth && <th>Pain</th>}
+              <th>Watched</th>
+              <th>Faults</th>
+              <th>Felt</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => {
+              const wrong = problems(row);
+              return (
+                <tr key={i} className="border-t border-rule align-top">
+                  <td className="p-1 pt-2">
+                    {oneSided ? (row.side === 'left' ? Math.floor(i / 2) + 1 : '') : i + 1}
+                  </td>
+                  {oneSided && <td className="p-1 pt-2">{row.side}</td>}
+                  {cell(row, i, 'amount', counted)}
+                  {loaded && cell(row, i, 'load', `load in ${units.mass}`)}
+                  {cell(row, i, 'effort', 'effort 0 to 10')}
+                  {seesHealth && cell(row, i, 'pain', 'pain 0 to 10')}
+                  <td className="p-1 pt-2">
+                    <input
+                      type="checkbox"
+                      className="h-6 w-6"
+                      aria-label={`${name(row, i)}: watched`}
+                      checked={row.watched}
+                      onChange={(e) => onChange(i, { watched: e.target.checked })}
+                    />
+                  </td>
+                  {cell(row, i, 'faults', 'faults')}
+                  <td className="p-1">
+                    <select
+                      className="field"
+                      aria-label={`${name(row, i)}: felt`}
+                      value={row.felt}
+                      onChange={(e) => onChange(i, { felt: e.target.value })}
+                    >
+                      <option value="">not asked</option>
+                      {felt.map((f) => (
+                        <option key={`${f.region}|${f.kind}`} value={`${f.region}|${f.kind}`}>
+                          {f.kind}, {f.region}
+                        </option>
+                      ))}
+                    </select>
+                    {wrong.map((p) => (
+                      <p key={p} className="text-sm font-semibold text-warn">
+                        {p}
+                      </p>
+                    ))}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <Button tone="quiet" onClick={onMore}>
+        One more set
+      </Button>
+    </section>
+  );
+}

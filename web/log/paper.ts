@@ -1,0 +1,126 @@
+import type { LoggedSet } from '../../core/ladder/index.ts';
+import type { ResolvedVariation, Side } from '../../core/library/index.ts';
+import { FAULT_LETTERS } from '../../core/sheets/index.ts';
+
+/** One row of a log sheet as it is typed in; empty is not known. */
+export interface PaperRow {
+  side: Side | null;
+  amount: string;
+  load: string;
+  effort: string;
+  pain: string;
+  watched: boolean;
+  faults: string;
+  /** `region|kind`, or empty. */
+  felt: string;
+}
+
+export const blankRow = (side: Side | null): PaperRow => ({
+  side,
+  amount: '',
+  load: '',
+  effort: '',
+  pain: '',
+  watched: false,
+  faults: '',
+  felt: '',
+});
+
+/** What a row says about the set; the rest of the set comes from where it is entered. */
+export type RowSet = Pick<
+  LoggedSet,
+  | 'doneReps'
+  | 'holdS'
+  | 'rounds'
+  | 'loadKg'
+  | 'effort'
+  | 'pain'
+  | 'watched'
+  | 'faults'
+  | 'sensations'
+  | 'side'
+>;
+
+export type RowReading = { set: RowSet } | { problems: string[] } | null;
+
+/** "a2 c1": letters of faults with repetitions; a letter alone is one repetition. */
+export function readFaults(
+  text: string,
+  faults: readonly { slug: string }[],
+  side: Side | null,
+): { faults: LoggedSet['faults'] } | { problem: string } {
+  const found: LoggedSet['faults'] = [];
+  for (const part of text.toLowerCase().split(/[\s,;]+/)) {
+    if (part === '') continue;
+    const match = /^([a-z])[x×]?(\d{0,3})$/.exec(part);
+    const fault = match && faults[FAULT_LETTERS.indexOf(match[1]!)];
+    if (!match || !fault) return { problem: `Faults: “${part}” is no letter of this sheet with a number.` };
+    const reps = match[2] === '' ? 1 : Number(match[2]);
+    if (reps < 1 || reps > 500) return { problem: `Faults: “${part}” counts no repetition.` };
+    if (found.some((f) => f.fault === fault.slug))
+      return { problem: `Faults: “${match[1]}” stands there twice.` };
+    found.push({ fault: fault.slug, side, reps });
+  }
+  return { faults: found };
+}
+
+/**
+ * One row read: null where nothing was done, else the set or what is wrong with it. Nothing is guessed:
+ * an empty field is not known, and a set that was not watched counts no faults.
+ * @param toKg turns the load as it is shown into kilograms
+ */
+export function readRow(
+  row: PaperRow,
+  v: Pick<ResolvedVariation, 'faults' | 'source'>,
+  toKg: (shown: number) => number,
+): RowReading {
+  const { side, watched } = row;
+  if ([row.amount, row.load, row.effort, row.pain, row.faults, row.felt].every((t) => t.trim() === ''))
+    return null;
+  const problems: string[] = [];
+  const number = (name: string, text: string, most: number, wholeOnly = false): number | null => {
+    if (text.trim() === '') return null;
+    const n = Number(text.trim().replace(',', '.'));
+    if (Number.isFinite(n) && n >= 0 && n <= most && (!wholeOnly || Number.isInteger(n))) return n;
+    problems.push(`${name}: “${text.trim()}” is no number from 0 to ${most}.`);
+    return null;
+  };
+  const counted = v.source.countedIn;
+  const held = counted === 'seconds held';
+  const amount = number(
+    held ? 'Seconds' : counted === 'rounds' ? 'Rounds' : 'Repetitions',
+    row.amount,
+    held ? 7200 : 500,
+    !held,
+  );
+  if (row.amount.trim() === '') problems.push('Say how much was done; a row without it is no set.');
+  const load = number('Load', row.load, 2000);
+  const faults = readFaults(row.faults, v.faults, side);
+  if ('problem' in faults) problems.push(faults.problem);
+  else if (faults.faults.length > 0 && !watched)
+    problems.push('Faults are counted only where the set was watched.');
+  else if (counted === 'repetitions' && amount !== null && faults.faults.some((f) => f.reps > amount)) {
+    problems.push('More repetitions with a fault than were done.');
+  }
+  const effort = number('Effort', row.effort, 10);
+  const pain = number('Pain', row.pain, 10);
+  if (problems.length > 0) return { problems };
+  const [region, kind] = row.felt.split('|') as [
+    NonNullable<LoggedSet['sensations']>[number]['region'],
+    NonNullable<LoggedSet['sensations']>[number]['kind'],
+  ];
+  return {
+    set: {
+      side,
+      watched,
+      effort,
+      pain,
+      doneReps: counted === 'repetitions' ? amount : null,
+      holdS: held ? amount : null,
+      rounds: counted === 'rounds' ? amount : null,
+      loadKg: load === null ? null : toKg(load),
+      faults: 'faults' in faults ? faults.faults : [],
+      sensations: row.felt === '' ? null : [{ region, kind, side }],
+    },
+  };
+}

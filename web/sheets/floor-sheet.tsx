@@ -1,0 +1,68 @@
+import type { PrintedSheet } from '../../contract/sheets.ts';
+import { PrintedFigures } from './figures.tsx';
+import { PaperSheet, usePrinting } from './paper.tsx';
+import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
+
+/** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
+const SIZES = [
+  { text: 22, cue: 38, title: 40, figure: 0.9 },
+  { text: 21, cue: 34, title: 36, figure: 0.8 },
+  { text: 20, cue: 30, title: 32, figure: 0.7 },
+  { text: 20, cue: 27, title: 28, figure: 0.6 },
+  { text: 20, cue: 24, title: 26, figure: 0.5 },
+  { text: 20, cue: 22, title: 24, figure: 0.42 },
+];
+const CUES = 3;
+
+/** To be read at two metres: figure, three cues, the run-through, what is asked, when to stop. */
+export function FloorSheet({
+  sheet,
+}: {
+  sheet: Extract<PrintedSheet, { kind: 'floor' | 'full' | 'handout' }>;
+}) {
+  const { job } = usePrinting();
+  const { resolved: r } = sheet.of;
+  const aids = aidsLine(sheet.of);
+  const kit = kitLines(r).map((l) => l.split(':')[0]!);
+  return (
+    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={20}>
+      {(step) => {
+        const size = SIZES[step]!;
+        return (
+          <div style={{ fontSize: `${size.text}pt`, lineHeight: 1.15 }}>
+            <h1
+              className="border-b-[5px] border-black pb-1 leading-none"
+              style={{ fontSize: `${size.title}pt` }}
+            >
+              {r.source.name}
+            </h1>
+            {job.person && <p className="font-semibold">For {job.person.name}</p>}
+            <div className="my-2 flex justify-center">
+              <PrintedFigures mechanics={r.mechanics} pattern={r.source.pattern} scale={size.figure} />
+            </div>
+            <ol className="border-y-2 border-black py-1">
+              {r.cues.slice(0, CUES).map((c, i) => (
+                <li
+                  key={c.slug}
+                  className="flex gap-4 py-1 font-head leading-[1.08] font-bold"
+                  style={{ fontSize: `${size.cue}pt` }}
+                >
+                  <span>{i + 1}</span>
+                  <span>{c.text}</span>
+                </li>
+              ))}
+            </ol>
+            {r.lines.runThrough.length > 0 && <p className="mt-1">{r.lines.runThrough.join(' → ')}</p>}
+            <p className="mt-1 font-semibold">
+              {askedOf(sheet.of, job.hall.massUnit)}. {tempoLine(r)}.
+            </p>
+            {aids ? <p>Last time: {aids}</p> : kit.length > 0 && <p>{kit.join(', ')}</p>}
+            <p className="mt-1 border-[3px] border-black px-2 py-1">
+              <b>Stop</b> {stopRules(r).join(' ')}
+            </p>
+          </div>
+        );
+      }}
+    </PaperSheet>
+  );
+}

@@ -1,0 +1,152 @@
+import { createContext, use, useLayoutEffect, useRef, useState } from 'react';
+import type { ReactNode } from 'react';
+import type { PrintJob, PrintedSheet } from '../../contract/sheets.ts';
+import { editionLabel } from '../../core/exchange/index.ts';
+import { writeJob } from '../../core/sheets/index.ts';
+import { fullDay } from '../ui/index.ts';
+import { Qr } from './qr.tsx';
+
+const MM = 96 / 25.4;
+export const PAGE_MM = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } };
+export type Paper = keyof typeof PAGE_MM;
+const MARGIN_MM = 12;
+
+/** What every sheet of a job is printed with. */
+export interface Printing {
+  job: PrintJob;
+  paper: Paper;
+  /** Token of the shared link that is being read; null for those who are signed in. */
+  token: string | null;
+  contents: string | null;
+  /** Told how many pages a sheet takes once it has been measured. */
+  onPages?: (sheet: string, pages: number) => void;
+}
+const PrintingContext = createContext<Printing | null>(null);
+export const PrintingProvider = PrintingContext.Provider;
+export function usePrinting(): Printing {
+  const printing = use(PrintingContext);
+  if (!printing) throw new Error('A sheet stands outside a print job.');
+  return printing;
+}
+
+/** Where a printed sheet leads: the live sheet, with the state that the paper shows. */
+export function scanAddress({ job, token }: Pick<Printing, 'job' | 'token'>, sheet: PrintedSheet): string {
+  const of = new URLSearchParams({ job: writeJob([sheet.item]), state: String(job.state) });
+  if (!token && job.person) of.set('person', job.person.id);
+  return `${job.publicUrl}${token ? `/shared/${token}` : '/scan'}?${of}`;
+}
+
+interface Props {
+  sheet: PrintedSheet;
+  /** Sizes from roomy to tight, taken in turn until the content fits. */
+  steps: number;
+  /** Pages the sheet may take at its tightest. */
+  most: number;
+  /** Smallest type on it, in points. */
+  leastPt: number;
+  children: (step: number) => ReactNode;
+}
+
+/** One sheet on its own page or pages: the content at the roomiest size that fits, and the foot with the QR code. */
+export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
+  const printing = usePrinting();
+  const { job, paper, contents, onPages } = printing;
+  const id = writeJob([sheet.item]);
+  const key = `${id} ${paper} ${job.state} ${job.person?.id ?? ''} ${contents ?? ''}`;
+  const ref = useRef<HTMLDivElement>(null);
+  const [fit, setFit] = useState({ key, step: 0, pages: 1 });
+  const now = fit.key === key ? fit : { key, step: 0, pages: 1 };
+  const room = (PAGE_MM[paper].height - 2 * MARGIN_MM) * MM;
+  useLayoutEffect(() => {
+    let gone = false;
+    const check = () => {
+      const height = ref.current?.scrollHeight ?? 0;
+      if (gone || height <= room * now.pages) {
+        if (!gone) onPages?.(id, now.pages);
+        return;
+      }
+      // Smaller type first, then another page.
+      if (now.step < steps - 1) setFit({ key, step: now.step + 1, pages: now.pages });
+      else if (now.pages < most) setFit({ key, step: Math.max(0, steps - 2), pages: now.pages + 1 });
+    };
+    check();
+    // Once more when the fonts are there: they decide how wide the words are.
+    void document.fonts.ready.then(check);
+    return () => {
+      gone = true;
+    };
+  }, [key, now.step, now.pages, room, steps, most, id, onPages]);
+  return (
+    <article
+      data-sheet={id}
+      data-pages={now.pages}
+      className="sheet-paper mx-auto bg-white text-black"
+      style={{
+        width: `${PAGE_MM[paper].width}mm`,
+        minHeight: `${PAGE_MM[paper].height}mm`,
+        padding: `${MARGIN_MM}mm`,
+      }}
+    >
+      <div ref={ref} className="sheet-content flow-root">
+        {contents && (
+          <p className="mb-1 border-b border-black pb-1 leading-tight" style={{ fontSize: `${leastPt}pt` }}>
+            {contents}
+          </p>
+        )}
+        {children(now.step)}
+        <Foot sheet={sheet} sizePt={leastPt} />
+      </div>
+    </article>
+  );
+}
+
+function Foot({ sheet, sizePt }: { sheet: PrintedSheet; sizePt: number }) {
+  const printing = usePrinting();
+  const { job } = printing;
+  return (
+    <footer
+      className="mt-2 flex items-center justify-between gap-4 border-t border-black pt-1 leading-tight"
+      style={{ fontSize: `${sizePt}pt` }}
+    >
+      <p>
+        {job.hall.name}
+        <br />
+        {editionLabel(job.edition)}, {fullDay(job.hall.today)}
+      </p>
+      <div className="flex items-center gap-2">
+        <span className="text-right">
+          Still right?
+          <br />
+          Scan
+        </span>
+        <Qr
+          text={scanAddress(printing, sheet)}
+          sizeMm={24}
+          label="Leads to the live sheet and says whether this paper is current"
+        />
+      </div>
+    </footer>
+  );
+}
+
+/** A heading with its lines; nothing where there are none. */
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mt-2 break-inside-avoid">
+      <h2 className="border-b border-black text-[1.1em] leading-tight">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+export function Lines({ lines }: { lines: readonly string[] }) {
+  return (
+    <ul>
+      {lines.map((l) => (
+        <li key={l} className="break-inside-avoid">
+          {l}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,90 @@
+import type { PrintedLevel, PrintedSheet } from '../../contract/sheets.ts';
+import { sentencesOf } from '../../core/ladder/index.ts';
+import { PrintedFigures } from './figures.tsx';
+import { PaperSheet, usePrinting } from './paper.tsx';
+
+const SIZES = [
+  { text: 11, figure: 0.24, indentMm: 5 },
+  { text: 10, figure: 0.2, indentMm: 4 },
+  { text: 9, figure: 0.17, indentMm: 3.5 },
+  { text: 9, figure: 0.13, indentMm: 2.5 },
+];
+
+/** The ladder as stairs, the hardest level on top, each with its figure and what earns the next. */
+export function Poster({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'poster' }> }) {
+  const { job } = usePrinting();
+  const { ladder, levels, standing } = sheet;
+  return (
+    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={9}>
+      {(step) => {
+        const size = SIZES[step]!;
+        return (
+          <div style={{ fontSize: `${size.text}pt`, lineHeight: 1.2 }}>
+            <header className="border-b-[5px] border-black pb-1">
+              <h1 className="text-[26pt] leading-none">{ladder.name}</h1>
+              <p>{ladder.purpose.map((l) => l.text).join(' ')} Read it from the bottom.</p>
+            </header>
+            <ol className="mt-2" reversed>
+              {[...levels].reverse().map((level, i) => {
+                const number = levels.length - i;
+                return (
+                  <li
+                    key={level.id}
+                    className="block"
+                    style={{ marginLeft: `${(number - 1) * size.indentMm}mm` }}
+                  >
+                    <Stair
+                      level={level}
+                      number={number}
+                      top={number === levels.length}
+                      scale={size.figure}
+                      standing={standing === level.id ? (job.person?.name ?? null) : null}
+                    />
+                  </li>
+                );
+              })}
+            </ol>
+            <p className="mt-1 border-t-[5px] border-black pt-1">
+              Sharp or rising pain ends the set, at every level. A level back is no shame: it is the next way
+              up.
+            </p>
+          </div>
+        );
+      }}
+    </PaperSheet>
+  );
+}
+
+function Stair({
+  level,
+  number,
+  top,
+  scale,
+  standing,
+}: {
+  level: PrintedLevel;
+  number: number;
+  top: boolean;
+  scale: number;
+  standing: string | null;
+}) {
+  return (
+    <div className="flex items-end gap-3 border-t-[3px] border-l-[3px] border-black py-0.5 pl-2">
+      <div className="grow">
+        <p className="leading-tight">
+          <b className="font-head text-[1.3em]">
+            {number} {level.name}
+          </b>{' '}
+          {level.main === level.name ? '' : level.main}, {level.dose}
+          {standing && <b> ◀ {standing} stands here</b>}
+        </p>
+        {level.equals.length > 0 && <p>Or: {level.equals.join(', ')}</p>}
+        <p>
+          {top ? 'Sound here: ' : 'Up: '}
+          {sentencesOf(level.advance).join('; ')}
+        </p>
+      </div>
+      <PrintedFigures mechanics={level.mechanics} pattern={level.pattern} scale={scale} alone />
+    </div>
+  );
+}

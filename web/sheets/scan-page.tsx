@@ -1,0 +1,50 @@
+import { Link } from 'react-router';
+import type { PrintedState } from '../../contract/sheets.ts';
+import { writeJob } from '../../core/sheets/index.ts';
+import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { Loaded } from '../ui/index.ts';
+import { Verdict } from './verdict.tsx';
+
+/** Where the QR code of a printed sheet leads: whether the paper is current, and on to the live sheet. */
+export function ScanPage() {
+  const { params } = useAddress();
+  const { me } = useSigned();
+  const person = params.get('person');
+  const asked = new URLSearchParams({ job: params.get('job') ?? '', state: params.get('state') ?? '' });
+  const state = useGet<PrintedState>(`/api/prints/state?${asked}`);
+  return (
+    <div className="mx-auto max-w-3xl">
+      <Loaded query={state} what="what has changed">
+        {(s) => {
+          const again = new URLSearchParams({ job: writeJob([s.item]), ...(person ? { person } : {}) });
+          const live =
+            s.kind === 'poster' ? `/ladders/${s.item.of[0]}` : `/library/variation/${s.item.of[0]}`;
+          return (
+            <>
+              <Verdict state={s} />
+              <p className="mt-5 flex flex-wrap gap-x-6 gap-y-2">
+                <Link
+                  to={`/print?${again}`}
+                  className="inline-flex min-h-11 items-center border border-tape bg-tape px-4 font-semibold text-on-tape no-underline"
+                >
+                  {s.verdict === 'outdated' ? 'Print it anew' : 'Print another'}
+                </Link>
+                <Link to={live} className="inline-flex min-h-11 items-center">
+                  Open the live {s.kind === 'poster' ? 'ladder' : 'sheet'}
+                </Link>
+                {s.kind === 'log' && person && me.role !== 'viewer' && (
+                  <Link
+                    to={`/floor/${person}/paper?of=${s.item.of.join('+')}`}
+                    className="inline-flex min-h-11 items-center"
+                  >
+                    Enter what is written on it
+                  </Link>
+                )}
+              </p>
+            </>
+          );
+        }}
+      </Loaded>
+    </div>
+  );
+}

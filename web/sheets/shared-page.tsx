@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import type { PrintedState, PrintJob } from '../../contract/sheets.ts';
+import { useGet } from '../shell/index.ts';
+import { Button, fullDay, Loaded } from '../ui/index.ts';
+import type { Paper } from './paper.tsx';
+import { PrintedJob } from './print-job.tsx';
+import { Verdict } from './verdict.tsx';
+
+/** Sheets behind a link, without sign-in; with what the paper in hand shows, when it was scanned. */
+export function SharedPage() {
+  const token = location.pathname.split('/')[2] ?? '';
+  const [asked] = useState(() => new URLSearchParams(location.search));
+  const job = useGet<PrintJob>(`/api/shared/${encodeURIComponent(token)}`);
+  const state = useGet<PrintedState>(
+    asked.has('state') ? `/api/shared/${encodeURIComponent(token)}/state?${asked}` : null,
+  );
+  const [paper, setPaper] = useState<Paper | null>(null);
+  return (
+    <main className="px-3 py-4 md:px-6 print:p-0">
+      {asked.has('state') && (
+        <div className="no-print mx-auto mb-6 max-w-3xl">
+          <Loaded query={state} what="what has changed">
+            {(s) => <Verdict state={s} />}
+          </Loaded>
+        </div>
+      )}
+      <Loaded query={job} what="the sheets">
+        {(j) => {
+          const shown = paper ?? j.hall.paper;
+          return (
+            <>
+              <div className="no-print mx-auto mb-4 flex max-w-3xl flex-wrap items-center gap-3">
+                <p className="grow">
+                  From {j.hall.name}
+                  {j.until && `, to be read until ${fullDay(j.until.slice(0, 10))}`}
+                </p>
+                <Button onClick={() => setPaper(shown === 'A4' ? 'Letter' : 'A4')}>
+                  On {shown === 'A4' ? 'Letter' : 'A4'} instead
+                </Button>
+                <Button tone="main" onClick={() => print()}>
+                  Print on {shown}
+                </Button>
+              </div>
+              <div className="overflow-x-auto print:overflow-visible">
+                <PrintedJob job={j} paper={shown} token={token} />
+              </div>
+            </>
+          );
+        }}
+      </Loaded>
+    </main>
+  );
+}

@@ -1,0 +1,62 @@
+import { Link } from 'react-router';
+import type { ShareRow } from '../../contract/sheets.ts';
+import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { Button, Empty, fullDay, Loaded, Notice } from '../ui/index.ts';
+
+const STATE_WORDS: Record<ShareRow['state'], string> = {
+  open: 'open',
+  expired: 'expired',
+  revoked: 'revoked',
+};
+
+/** Every link that was given out, and its end. */
+export function SharesPage() {
+  const { me } = useSigned();
+  const shares = useGet<ShareRow[]>('/api/shares');
+  const revoke = useSend<string>('POST', (id) => `/api/shares/${id}/revoke`);
+  return (
+    <div className="mx-auto max-w-4xl">
+      <h1>Shared links</h1>
+      <p className="text-soft">
+        {me.role === 'head coach' ? 'Of everybody.' : 'Your own.'} Whoever holds an open link reads its sheets
+        without sign-in. The link itself is shown once, when it is made.
+      </p>
+      {revoke.error && <Notice tone="warn">{revoke.error.message}</Notice>}
+      <Loaded query={shares} what="the links">
+        {(rows) =>
+          rows.length === 0 ? (
+            <Empty>
+              None yet. Put sheets together in <Link to="/print">the print room</Link> and share them there.
+            </Empty>
+          ) : (
+            <ul className="mt-3 border-t border-ink">
+              {rows.map((row) => (
+                <li
+                  key={row.id}
+                  className="flex flex-wrap items-center justify-between gap-3 border-b border-rule py-2"
+                >
+                  <div>
+                    <p className="font-semibold">
+                      {row.titles.join('; ')}
+                      {row.person && `, for ${row.person}`}
+                    </p>
+                    <p className="text-sm text-soft">
+                      {row.madeBy}, {fullDay(row.madeAt.slice(0, 10))}; opened{' '}
+                      {row.opened === 1 ? 'once' : `${row.opened} times`}; {STATE_WORDS[row.state]}
+                      {row.state === 'open' && ` until ${fullDay(row.expiresAt.slice(0, 10))}`}
+                    </p>
+                  </div>
+                  {row.state === 'open' && (
+                    <Button tone="danger" disabled={revoke.isPending} onClick={() => revoke.mutate(row.id)}>
+                      Revoke
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          )
+        }
+      </Loaded>
+    </div>
+  );
+}
