@@ -57,7 +57,7 @@ export type PrintedSheet =
       entries: {
         of: PrintedVariation;
         step: WarmUp['entries'][number]['step'];
-        because: string[];
+        because: string;
         seconds: number;
       }[];
       leftOut: WarmUp['leftOut'];

@@ -9,13 +9,20 @@ export const doseFor = <D extends Pick<Dose, 'role'>>({ dose }: { dose: readonly
 /** "3–1–1–1": lowering, bottom, rising, top. */
 export const tempoWords = (t: Tempo): string => `${t.loweringS}–${t.bottomS}–${t.risingS}–${t.topS}`;
 
+const MINUTE_S = 60;
+/** "20 s", or "4 min" where it is whole minutes, two or more. */
+export const secondsWords = (s: number): string =>
+  s >= 2 * MINUTE_S && s % MINUTE_S === 0 ? `${s / MINUTE_S} min` : `${s} s`;
+
 /** "3 × 8–12 each side", "3 × 20 s" or "2 rounds". */
 export function doseWords(d: Omit<Dose, 'notes'>, oneSided: boolean): string {
   const amount =
     d.rounds !== undefined
       ? `${d.rounds} ${d.rounds === 1 ? 'round' : 'rounds'}`
       : d.holdS !== undefined
-        ? `${d.sets} × ${d.holdS} s`
+        ? d.sets === 1
+          ? secondsWords(d.holdS)
+          : `${d.sets} × ${secondsWords(d.holdS)}`
         : `${d.sets} × ${d.repsFrom === d.repsTo ? d.repsFrom : `${d.repsFrom}–${d.repsTo}`}`;
   return oneSided ? `${amount} each side` : amount;
 }

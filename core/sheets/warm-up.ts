@@ -12,8 +12,8 @@ const MOST: Record<PrepareStep, number> = { pulse: 1, mobility: 3, activation: 3
 export interface WarmUpEntry {
   variation: Variation;
   step: PrepareStep;
-  /** Why it is on the list, in words. */
-  because: string[];
+  /** Why it is on the list, e.g. "before Back squat, Romanian". */
+  because: string;
   seconds: number;
 }
 
@@ -33,6 +33,21 @@ export interface WarmUpInput {
   barred?: (v: Variation) => string | null;
 }
 
+/** By what today a drill is named. */
+interface Naming {
+  before: string[];
+  lightFor: string[];
+  lists: string[];
+}
+type Ranked = WarmUpEntry & { named: number };
+
+const becauseOf = ({ before, lightFor, lists }: Naming): string =>
+  before.length > 0
+    ? `before ${before.join(', ')}`
+    : lightFor.length > 0
+      ? `for ${lightFor.join(', ')}`
+      : `from ${lists.map((l) => `“${l}”`).join(', ')}`;
+
 /**
  * The drills before today's work: those that its sheets and the drill lists of its patterns name, the steps in the order
  * of the house answer to "preparation", within the time. A drill named by more of the work comes first; equals keep the
@@ -40,20 +55,22 @@ export interface WarmUpInput {
  */
 export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp {
   const patterns = [...new Set(work.map((v) => v.pattern))];
-  const named = new Map<string, string[]>();
-  const name = (slug: string, because: string) => {
-    if (!work.some((v) => v.slug === slug)) named.set(slug, [...(named.get(slug) ?? []), because]);
+  const named = new Map<string, Naming>();
+  const name = (slug: string, by: keyof Naming, what: string) => {
+    if (work.some((v) => v.slug === slug)) return;
+    const naming = named.get(slug) ?? { before: [], lightFor: [], lists: [] };
+    naming[by].push(what);
+    named.set(slug, naming);
   };
   const lists = shelf.all('drillList').filter((l) => !l.retired && patterns.includes(l.pattern));
-  for (const v of work) for (const slug of v.drills) name(slug, `before ${v.shortName}`);
-  for (const l of lists) for (const slug of l.drills) name(slug, `on the list “${l.name}”`);
-  for (const v of work)
-    for (const slug of lighterOf(v, shelf)) name(slug, `a light version of ${v.shortName}`);
+  for (const v of work) for (const slug of v.drills) name(slug, 'before', v.shortName);
+  for (const l of lists) for (const slug of l.drills) name(slug, 'lists', l.name);
+  for (const v of work) for (const slug of lighterOf(v, shelf)) name(slug, 'lightFor', v.shortName);
 
   const { answers } = rulesFor(shelf, undefined, person);
   const steps = stepsUnder(answers.preparation?.answer, answers.activation?.answer);
   const leftOut: WarmUp['leftOut'] = [];
-  const drills = [...named].flatMap(([slug, because]): WarmUpEntry[] => {
+  const drills = [...named].flatMap(([slug, naming]): Ranked[] => {
     const v = shelf.get('variation', slug);
     const dose = v?.dose.find((d) => d.role === 'prepare');
     if (!v || v.retired || !dose || v.prepares === undefined) return [];
@@ -66,32 +83,33 @@ export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp 
       {
         variation: v,
         step: v.prepares,
-        because,
+        because: becauseOf(naming),
+        named: Object.values(naming).flat().length,
         seconds: workTimeS(leastOf(dose), v.tempo, sidesOf(v.laterality)),
       },
     ];
   });
 
-  const entries: WarmUpEntry[] = [];
+  // The best of each step first, so that no step is crowded out; then more of each while there is time.
+  // Sorting is stable: equals stay in the order in which they were named.
+  const ranked = steps.map((step) => drills.filter((d) => d.step === step).sort((a, b) => b.named - a.named));
+  const taken = new Set<Ranked>();
   let seconds = 0;
-  for (const step of steps) {
-    const ofStep = drills.filter((d) => d.step === step);
-    // Sorting is stable: equals stay in the order in which they were named.
-    for (const d of [...ofStep].sort((a, b) => b.because.length - a.because.length)) {
-      const tooMany = entries.filter((e) => e.step === step).length >= MOST[step];
-      const tooLong = seconds + d.seconds + CHANGE_S > WARM_UP_S;
-      if (tooMany || tooLong) {
-        leftOut.push({
-          slug: d.variation.slug,
-          name: d.variation.name,
-          why: tooLong ? 'no time left' : `enough for ${step}`,
-        });
-        continue;
-      }
-      entries.push(d);
-      seconds += d.seconds + CHANGE_S;
-    }
+  const take = (d: Ranked): string | null => {
+    if ([...taken].filter((t) => t.step === d.step).length >= MOST[d.step]) return `enough for ${d.step}`;
+    if (seconds + d.seconds + CHANGE_S > WARM_UP_S) return 'no time left';
+    taken.add(d);
+    seconds += d.seconds + CHANGE_S;
+    return null;
+  };
+  for (const [best] of ranked) if (best) take(best);
+  for (const d of ranked.flat()) {
+    const why = taken.has(d) ? null : take(d);
+    if (why !== null) leftOut.push({ slug: d.variation.slug, name: d.variation.name, why });
   }
+  const entries = ranked
+    .flat()
+    .flatMap(({ named: _rank, ...entry }, i, all) => (taken.has(all[i]!) ? [entry] : []));
   return { entries, seconds, leftOut };
 }
 

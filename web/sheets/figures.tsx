@@ -19,7 +19,8 @@ export function PrintedFigures({ mechanics: m, pattern, scale, alone = false, ca
   const { range, problem } = solved(REFERENCE_BUILD, m);
   if (problem) return null;
   const [start, working] = [0, 1].map((at) => figureAt(REFERENCE_BUILD, m, range, at));
-  const frame = frameOf([start!, working!]);
+  // Alone, a figure fills its own frame; a pair shares one, so that the way between is to scale.
+  const frame = frameOf(alone ? [working!] : [start!, working!]);
   const words = range ? [range.startWord, range.workingWord] : ['start', 'working position'];
   return (
     <div className="flex items-end gap-4">

@@ -5,6 +5,8 @@ import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
 const SIZES = [
+  { text: 26, cue: 44, title: 46, figure: 1.5 },
+  { text: 24, cue: 41, title: 43, figure: 1.2 },
   { text: 22, cue: 38, title: 40, figure: 0.9 },
   { text: 21, cue: 34, title: 36, figure: 0.8 },
   { text: 20, cue: 30, title: 32, figure: 0.7 },

@@ -10,6 +10,7 @@ const SIZES = [
   { text: 9.5, cue: 20, figure: 0.44 },
   { text: 9, cue: 18, figure: 0.4 },
   { text: 9, cue: 15, figure: 0.34 },
+  { text: 9, cue: 13, figure: 0.28 },
 ];
 const felt = (f: { kind: string; region: string }) => `${f.kind}, ${f.region}`;
 
@@ -119,11 +120,13 @@ export function FullSheet({
                   <p>{r.drills.map((d) => d.name).join(', ')}</p>
                 </Part>
               )}
-              <section className="mt-2 break-inside-avoid border-2 border-black p-1.5">
-                <h2 className="text-[1.1em] leading-tight">Cautions</h2>
-                <Lines lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />
-              </section>
             </div>
+            <section className="mt-2 break-inside-avoid border-2 border-black p-1.5">
+              <h2 className="text-[1.1em] leading-tight">Cautions</h2>
+              <div className="columns-2 gap-6">
+                <Lines lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />
+              </div>
+            </section>
           </div>
         );
       }}

@@ -20,11 +20,13 @@ export function LogSheet({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'log'
           <div style={{ fontSize: `${size.text}pt`, lineHeight: 1.2 }}>
             <header className="flex items-end justify-between gap-6 border-b-[5px] border-black pb-1">
               <h1 className="text-[22pt] leading-none">Log</h1>
-              <p className="grow">Name {job.person ? <b>{job.person.name}</b> : <Blank />}</p>
-              <p>
+              <p className="grow whitespace-nowrap">
+                Name {job.person ? <b>{job.person.name}</b> : <Blank />}
+              </p>
+              <p className="whitespace-nowrap">
                 Date <Blank short />
               </p>
-              <p>
+              <p className="whitespace-nowrap">
                 Coach <Blank short />
               </p>
             </header>

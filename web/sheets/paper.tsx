@@ -65,9 +65,9 @@ export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
         if (!gone) onPages?.(id, now.pages);
         return;
       }
-      // Smaller type first, then another page.
+      // Smaller type first, then another page with the roomiest again.
       if (now.step < steps - 1) setFit({ key, step: now.step + 1, pages: now.pages });
-      else if (now.pages < most) setFit({ key, step: Math.max(0, steps - 2), pages: now.pages + 1 });
+      else if (now.pages < most) setFit({ key, step: 0, pages: now.pages + 1 });
     };
     check();
     // Once more when the fonts are there: they decide how wide the words are.

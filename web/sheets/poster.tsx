@@ -4,10 +4,13 @@ import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 
 const SIZES = [
-  { text: 11, figure: 0.24, indentMm: 5 },
-  { text: 10, figure: 0.2, indentMm: 4 },
-  { text: 9, figure: 0.17, indentMm: 3.5 },
-  { text: 9, figure: 0.13, indentMm: 2.5 },
+  { text: 12, figure: 0.6, indentMm: 6 },
+  { text: 11, figure: 0.5, indentMm: 5 },
+  { text: 10, figure: 0.42, indentMm: 4.5 },
+  { text: 10, figure: 0.36, indentMm: 4 },
+  { text: 9, figure: 0.34, indentMm: 3.5 },
+  { text: 9, figure: 0.28, indentMm: 3 },
+  { text: 9, figure: 0.22, indentMm: 2.5 },
 ];
 
 /** The ladder as stairs, the hardest level on top, each with its figure and what earns the next. */

@@ -1,7 +1,8 @@
 import type { PrintedSheet } from '../../contract/sheets.ts';
+import { doseWords } from '../../core/dose/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
-import { askedOf } from './words.ts';
 
 const SIZES = [
   { text: 13, figure: 0.3 },
@@ -9,6 +10,12 @@ const SIZES = [
   { text: 11, figure: 0.22 },
   { text: 10, figure: 0.18 },
 ];
+
+/** The dose to prepare: others of the sheet are for other days. */
+function preparing(r: ResolvedVariation): string {
+  const dose = r.dose.find((d) => d.role === 'prepare');
+  return dose ? doseWords(dose, r.source.laterality !== 'two legs') : '';
+}
 
 /** The drills before today's work, to be ticked; it ends early when the target is felt. */
 export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'warm-up' }> }) {
@@ -48,8 +55,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
                     </span>
                     <div className="grow">
                       <p>
-                        <b className="font-head text-[1.2em]">{r.source.name}</b>,{' '}
-                        {askedOf(of, job.hall.massUnit)}
+                        <b className="font-head text-[1.2em]">{r.source.name}</b>, {preparing(r)}
                       </p>
                       <p>
                         {[...r.cues.slice(0, 1).map((c) => c.text), ...r.lines.rangeNotes.slice(0, 1)].join(
@@ -57,7 +63,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
                         )}
                       </p>
                       <p className="text-[0.9em]" style={{ fontSize: 'max(0.9em, 9pt)' }}>
-                        {what}: {because.join(', ')}
+                        {what}, {because}
                       </p>
                     </div>
                     <PrintedFigures

@@ -9,7 +9,9 @@ export function askedOf({ resolved: r, target }: PrintedVariation, unit: 'kg' | 
   const oneSided = r.source.laterality !== 'two legs';
   if (target) return targetWords(target, unit, oneSided);
   const dose = doseFor(r);
-  return dose ? `${doseWords(dose, oneSided)}, rest ${dose.restS} s` : 'as the coach says';
+  return dose
+    ? `${doseWords(dose, oneSided)}${dose.restS > 0 ? `, rest ${dose.restS} s` : ''}`
+    : 'as the coach says';
 }
 
 export const tempoLine = (r: ResolvedVariation): string => `Tempo ${tempoWords(r.source.tempo)} s`;

@@ -1,0 +1,188 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { LibraryFile } from '../exchange/index.ts';
+import { carries, shelfOf } from '../library/index.ts';
+import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
+import {
+  drawsOn,
+  logRows,
+  MOST_ITEMS,
+  MOST_OF_DAY,
+  readJob,
+  SHEET_KINDS,
+  WARM_UP_S,
+  warmUpFor,
+  writeJob,
+} from './index.ts';
+import type { JobItem } from './index.ts';
+
+const { documents } = JSON.parse(
+  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+) as LibraryFile;
+const shelf = shelfOf(documents);
+const variation = (slug: string) => shelf.get('variation', slug)!;
+const swapped = (...bodies: Body[]) => {
+  const ids = new Set(bodies.map((b) => `${b.kind}/${b.slug}`));
+  return shelfOf([...documents.filter((d) => !ids.has(`${d.kind}/${d.slug}`)), ...bodies]);
+};
+
+describe('a print job as text', () => {
+  const slug = fc
+    .array(fc.stringMatching(/^[a-z0-9]{1,6}$/), { minLength: 1, maxLength: 3 })
+    .map((parts) => parts.join('-'));
+  const item = fc
+    .constantFrom(...SHEET_KINDS)
+    .chain((kind) =>
+      fc
+        .array(slug, { minLength: 1, maxLength: kind === 'log' || kind === 'warm-up' ? MOST_OF_DAY : 1 })
+        .map((of): JobItem => ({ kind, of })),
+    );
+
+  it('reads as what was written, also after an address has turned the plus into a blank', () => {
+    fc.assert(
+      fc.property(fc.array(item, { maxLength: MOST_ITEMS }), (items) => {
+        expect(readJob(writeJob(items))).toEqual(items);
+        expect(readJob(new URLSearchParams(`job=${writeJob(items)}`).get('job')!)).toEqual(items);
+      }),
+    );
+  });
+
+  it.each([
+    ['song:box-squat', 'names no kind of sheet'],
+    ['box-squat', 'names no kind of sheet'],
+    ['floor:', 'names nothing to print'],
+    ['floor:<script>', 'names nothing to print'],
+    ['floor:a+b', 'about one thing only'],
+    [`log:${Array.from({ length: MOST_OF_DAY + 1 }, (_, i) => `v${i}`).join('+')}`, 'at most'],
+    [Array.from({ length: MOST_ITEMS + 1 }, (_, i) => `floor:v${i}`).join(','), 'at most'],
+  ])('%j is refused with a reason', (text, why) => {
+    expect(() => readJob(text)).toThrow(RangeError);
+    expect(() => readJob(text)).toThrow(why);
+  });
+});
+
+describe('what a sheet draws on', () => {
+  const on = drawsOn({ kind: 'floor', of: ['box-squat'] }, shelf);
+
+  it('is the variation, its cues, faults, kit, drills, cautions and the house questions behind its lines', () => {
+    for (const id of [
+      'variation/box-squat',
+      'cue/no-thud',
+      'fault/drops-onto-box',
+      // A cue that only an answer to a fault of it names.
+      'cue/big-toe-down',
+      'equipment/plyo-box',
+      'variation/knee-lift-walk',
+      'houseQuestion/knee-travel',
+      'caution/pain-ends-the-set',
+      'caution/solid-before-soft',
+    ]) {
+      expect(on, id).toContain(id);
+    }
+  });
+
+  it('is nothing else: no other sheet, no caution that does not hold here, no question it does not ask', () => {
+    expect(on).not.toContain('variation/back-squat');
+    expect(on).not.toContain('caution/landings');
+    expect(on).not.toContain('houseQuestion/thrust-path');
+    expect(on).not.toContain('ladder/squat-ladder');
+  });
+
+  it('holds every caution whose predicate holds, for every variation', () => {
+    for (const v of shelf.all('variation')) {
+      const ids = drawsOn({ kind: 'full', of: [v.slug] }, shelf);
+      for (const c of shelf.all('caution')) expect(ids.has(`caution/${c.slug}`)).toBe(carries(v, c));
+    }
+  });
+
+  it('of a poster is the ladder and what stands on it; of a warm-up also the drill lists', () => {
+    const poster = drawsOn({ kind: 'poster', of: ['squat-ladder'] }, shelf);
+    expect(poster).toContain('ladder/squat-ladder');
+    expect(poster).toContain('variation/low-bar-squat');
+    expect(poster).toContain('houseQuestion/depth');
+    expect([...poster].some((id) => id.startsWith('cue/'))).toBe(false);
+    const warmUp = drawsOn({ kind: 'warm-up', of: ['bar-romanian'] }, shelf);
+    expect(warmUp).toContain('drillList/before-hinges');
+    expect(warmUp).toContain('houseQuestion/preparation');
+    expect(warmUp).not.toContain('drillList/before-squats');
+  });
+
+  it('of what is in no library is nothing', () => {
+    expect(drawsOn({ kind: 'floor', of: ['no-such'] }, shelf)).toEqual(new Set());
+  });
+});
+
+describe('the warm-up of the day', () => {
+  const work = (...slugs: string[]) => slugs.map(variation);
+  const slugsOf = (list: { entries: { variation: Variation }[] }) =>
+    list.entries.map((e) => e.variation.slug);
+
+  it('goes from pulse to mobility to activation to a light version, within its time', () => {
+    const list = warmUpFor({ shelf, work: work('back-squat', 'bar-romanian') });
+    const steps = list.entries.map((e) => e.step);
+    expect([...new Set(steps)]).toEqual(['pulse', 'mobility', 'activation', 'light version']);
+    expect(list.seconds).toBeLessThanOrEqual(WARM_UP_S);
+    expect(list.seconds).toBeGreaterThan(list.entries.reduce((sum, e) => sum + e.seconds, 0));
+    expect(list.entries[1]!.because).toBe('before Back squat, Romanian');
+  });
+
+  it('follows the house answers: a light version only, holds, no activation', () => {
+    const under = (slug: string, answer: string) => {
+      const q = shelf.get('houseQuestion', slug)!;
+      const changed: HouseQuestion = {
+        ...q,
+        hall: { answer, why: 'Test.' },
+        byLoad: [],
+        byStage: [],
+        byVariation: [],
+      };
+      return warmUpFor({ shelf: swapped(changed), work: work('back-squat') }).entries.map((e) => e.step);
+    };
+    expect(new Set(under('preparation', 'light-version'))).toEqual(new Set(['light version']));
+    expect(under('preparation', 'holds')).not.toContain('pulse');
+    expect(under('activation', 'movement-first')).not.toContain('activation');
+  });
+
+  it('leaves out what is barred for the person, and says so', () => {
+    const list = warmUpFor({
+      shelf,
+      work: work('back-squat'),
+      barred: (v) => (v.rangeTarget === 'full depth' ? 'barred: deep positions' : null),
+    });
+    expect(slugsOf(list)).not.toContain('deep-squat-sit');
+    expect(list.leftOut).toContainEqual({
+      slug: 'deep-squat-sit',
+      name: variation('deep-squat-sit').name,
+      why: 'barred: deep positions',
+    });
+  });
+
+  it('is a list for every variation and every pair of patterns, each drill once, none of the work itself', () => {
+    const all = shelf.all('variation').filter((v) => v.roles.includes('work'));
+    for (const v of all) {
+      const list = warmUpFor({ shelf, work: [v, all[0]!] });
+      const slugs = slugsOf(list);
+      expect(slugs.length).toBeGreaterThan(2);
+      expect(new Set(slugs).size).toBe(slugs.length);
+      expect(slugs).not.toContain(v.slug);
+    }
+  });
+
+  it('is empty where nothing is named', () => {
+    const bare: Variation = { ...variation('back-squat'), drills: [], pattern: 'lunge' };
+    const none = shelfOf([bare, ...documents.filter((d): d is Caution => d.kind === 'caution')]);
+    expect(warmUpFor({ shelf: none, work: [bare] }).entries).toEqual([]);
+  });
+});
+
+describe('the rows of a blank log', () => {
+  it('are a set more than is asked for, by sides where one leg works', () => {
+    expect(logRows(variation('goblet-squat'), null)).toEqual([[null], [null], [null], [null]]);
+    expect(logRows(variation('one-leg-lift'), { sets: 1 })).toEqual([
+      ['left', 'right'],
+      ['left', 'right'],
+    ]);
+    expect(logRows({ laterality: 'two legs', dose: [] }, null)).toHaveLength(3);
+  });
+});
