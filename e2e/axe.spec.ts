@@ -49,7 +49,11 @@ for (const scheme of ['light', 'dark'] as const) {
       '/ladders/bridge-ladder',
       '/changes',
       '/hall',
-      '/print/one-leg-lift',
+      '/print?job=floor:one-leg-lift,full:box-squat,handout:box-squat',
+      '/print?job=log:one-leg-lift,warm-up:back-squat,poster:bridge-ladder',
+      '/scan?job=floor:one-leg-lift&state=1',
+      '/shares',
+      `/floor/${person.id}/paper?of=one-leg-lift`,
     ];
     for (const path of paths) {
       await page.goto(path);

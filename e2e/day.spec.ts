@@ -91,33 +91,6 @@ test('the head coach edits structured fields, and a draft survives leaving', asy
   await expect(page.getByText('Tempo 2–0–2–25 s')).toBeVisible();
 });
 
-test('the cue sheet prints on one page, A4 and Letter, for the longest and the shortest variation', async ({
-  page,
-}) => {
-  await signIn(page, 'head');
-  for (const paper of ['A4', 'Letter']) {
-    await page.goto('/hall');
-    await page.getByRole('tab', { name: 'Settings' }).click();
-    await page.getByLabel('Paper').selectOption(paper);
-    await page.getByRole('button', { name: 'Keep the settings' }).click();
-    await expect(page.getByText('Kept.')).toBeVisible();
-    for (const slug of ['bench-thrust', 'floor-lift', 'knee-lift-walk']) {
-      await page.goto(`/print/${slug}`);
-      await expect(page.getByRole('button', { name: `Print on ${paper}` })).toBeVisible();
-      await expect(page.getByText(/edition 1 \+ \d|edition 1 /)).toBeVisible();
-      const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
-      expect({ slug, paper, pages: pdf.match(/\/Type \/Page\b/g)?.length }).toEqual({
-        slug,
-        paper,
-        pages: 1,
-      });
-      const box = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf)!;
-      // ISO 216 A4 is 210 mm wide, Letter 8.5 in; a PDF point is 1/72 in.
-      expect(Math.abs(Number(box[1]) - (paper === 'A4' ? (210 / 25.4) * 72 : 612))).toBeLessThan(1);
-    }
-  }
-});
-
 test('the head coach changes a criterion, and the sentence and the decision follow', async ({ page }) => {
   await signIn(page, 'head');
   await openPerson(page, 'Bea Hollowmere');

@@ -210,7 +210,8 @@ test('a changed house answer shows its effect first; sheet, figure, faults and c
   await expect(page.getByText('Sink on for as long as the tail stays under the head.')).toBeVisible();
   await expect(page.getByText('Stop where a cup would stand on your thighs.')).toHaveCount(0);
   await expect(page.getByText('Goes deeper than this level asks')).toHaveCount(0);
-  await page.goto('/print/plain-squat');
+  await page.goto('/print?job=full:plain-squat');
+  await expect(page.locator('[data-sheet]')).toBeVisible();
   await expect(page.getByText('Stop where a cup would stand on your thighs.')).toHaveCount(0);
   await page.goto('/ladders/squat-ladder');
   await page

@@ -91,7 +91,7 @@ test('no request leaves the machine', async ({ page }) => {
     '/floor',
     '/changes',
     '/hall',
-    '/print/floor-lift',
+    '/print?job=full:floor-lift',
   ]) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');

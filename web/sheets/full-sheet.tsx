@@ -121,7 +121,7 @@ export function FullSheet({
                 </Part>
               )}
             </div>
-            <section className="mt-2 break-inside-avoid border-2 border-black p-1.5">
+            <section className="sheet-block mt-2 border-2 border-black p-1.5">
               <h2 className="text-[1.1em] leading-tight">Cautions</h2>
               <div className="columns-2 gap-6">
                 <Lines lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />

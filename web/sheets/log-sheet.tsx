@@ -71,7 +71,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   ];
   const wide = new Set(['Faults: letter × reps', 'Felt where']);
   return (
-    <section className="mt-2 break-inside-avoid">
+    <section className="sheet-block mt-2">
       <h2 className="text-[1.25em] leading-tight">
         {v.name} <span className="font-normal">{askedOf(of, job.hall.massUnit)}</span>
       </h2>

@@ -10,6 +10,8 @@ const MM = 96 / 25.4;
 export const PAGE_MM = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } };
 export type Paper = keyof typeof PAGE_MM;
 const MARGIN_MM = 12;
+/** Left free at the foot: printers round, and a page too many is worse than a line of white. */
+const SPARE_MM = 3;
 
 /** What every sheet of a job is printed with. */
 export interface Printing {
@@ -47,6 +49,19 @@ interface Props {
   children: (step: number) => ReactNode;
 }
 
+/** Pages that the content takes when its unbreakable blocks are pushed to the next page where they would be cut. */
+function pagesOf(content: HTMLElement, room: number): number {
+  const top = content.getBoundingClientRect().top;
+  let pushed = 0;
+  for (const block of content.querySelectorAll('.sheet-block')) {
+    const box = block.getBoundingClientRect();
+    const from = box.top - top + pushed;
+    const pageEnd = (Math.floor(from / room) + 1) * room;
+    if (from + box.height > pageEnd && box.height <= room) pushed += pageEnd - from;
+  }
+  return Math.ceil((content.scrollHeight + pushed) / room);
+}
+
 /** One sheet on its own page or pages: the content at the roomiest size that fits, and the foot with the QR code. */
 export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
   const printing = usePrinting();
@@ -56,13 +71,13 @@ export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
   const ref = useRef<HTMLDivElement>(null);
   const [fit, setFit] = useState({ key, step: 0, pages: 1 });
   const now = fit.key === key ? fit : { key, step: 0, pages: 1 };
-  const room = (PAGE_MM[paper].height - 2 * MARGIN_MM) * MM;
+  const room = (PAGE_MM[paper].height - 2 * MARGIN_MM - SPARE_MM) * MM;
   useLayoutEffect(() => {
     let gone = false;
     const check = () => {
-      const height = ref.current?.scrollHeight ?? 0;
-      if (gone || height <= room * now.pages) {
-        if (!gone) onPages?.(id, now.pages);
+      if (gone || !ref.current) return;
+      if (pagesOf(ref.current, room) <= now.pages) {
+        onPages?.(id, now.pages);
         return;
       }
       // Smaller type first, then another page with the roomiest again.
@@ -105,7 +120,7 @@ function Foot({ sheet, sizePt }: { sheet: PrintedSheet; sizePt: number }) {
   const { job } = printing;
   return (
     <footer
-      className="mt-2 flex items-center justify-between gap-4 border-t border-black pt-1 leading-tight"
+      className="sheet-block mt-2 flex items-center justify-between gap-4 border-t border-black pt-1 leading-tight"
       style={{ fontSize: `${sizePt}pt` }}
     >
       <p>

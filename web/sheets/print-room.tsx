@@ -76,7 +76,7 @@ export function PrintRoom() {
         ? `/ladders/${first.of[0]}`
         : `/library/variation/${first.of[0]}`;
   return (
-    <div className="min-h-screen bg-ground md:grid md:grid-cols-[21rem_1fr] print:block print:bg-white">
+    <div className="min-h-screen bg-ground md:grid md:grid-cols-[21rem_1fr] print:block print:min-h-0 print:bg-white">
       <aside className="no-print border-rule bg-paper p-4 md:sticky md:top-0 md:h-screen md:overflow-y-auto md:border-r">
         <p>
           <Link to={back}>Back</Link>
