@@ -31,6 +31,10 @@ interface Props {
 }
 
 const RISE_REM = 1.9;
+/** The stairs rise no higher than this in all, however many levels there are. */
+const MOST_RISE_REM = 15;
+/** Beyond so many levels the treads are narrow, so that the whole ladder is seen at once. */
+const WIDE_LEVELS = 9;
 /** Height of the profile in rem, and the points that fill it. */
 const PROFILE_REM = 7;
 const LEAST_SCALE = 60;
@@ -55,10 +59,14 @@ export function Elevation({
     ...(profile ?? []).map((s) => s.points ?? 0),
     ...[...(spread?.values() ?? [])].map((s) => s.high),
   );
+  const narrow = ladder.levels.length > WIDE_LEVELS;
+  const rise = Math.min(RISE_REM, MOST_RISE_REM / ladder.levels.length);
   return (
     <ol
       aria-label={`Levels of the ladder ${ladder.name}, from the easiest`}
-      className="grid auto-cols-[minmax(8rem,1fr)] grid-flow-col grid-rows-[auto_auto_auto] overflow-x-auto pt-2"
+      // It scrolls on small screens; without levels to press the keyboard needs the list itself.
+      tabIndex={onChoose ? undefined : 0}
+      className={`grid ${narrow ? 'auto-cols-[minmax(5.5rem,1fr)]' : 'auto-cols-[minmax(8rem,1fr)]'} grid-flow-col grid-rows-[auto_auto_auto] overflow-x-auto pt-2`}
     >
       {ladder.levels.map((level, i) => {
         const people = standing.get(i + 1) ?? [];
@@ -67,13 +75,22 @@ export function Elevation({
         const step = profile?.find((s) => s.id === level.id);
         const inner = (
           <>
-            <span className="flex items-end justify-between gap-2">
+            <span className="flex items-end justify-between gap-1">
               <span className="block font-head text-2xl leading-none font-bold">{i + 1}</span>
               {main?.mechanics && main.pattern && (
-                <MovementIcon mechanics={main.mechanics} pattern={main.pattern} build={build} size={46} />
+                <MovementIcon
+                  mechanics={main.mechanics}
+                  pattern={main.pattern}
+                  build={build}
+                  size={narrow ? 38 : 46}
+                />
               )}
             </span>
-            <span className={`block leading-tight ${own ? 'font-bold' : 'font-semibold'}`}>{level.name}</span>
+            <span
+              className={`block leading-tight [overflow-wrap:anywhere] ${narrow ? 'text-[0.9rem]' : ''} ${own ? 'font-bold' : 'font-semibold'}`}
+            >
+              {level.name}
+            </span>
             <span className="block text-sm text-soft">{level.stage}</span>
           </>
         );
@@ -94,7 +111,7 @@ export function Elevation({
               </ul>
               <div
                 className={`border-t-[7px] border-b-2 border-b-ink ${i > 0 ? 'border-l' : ''} ${own ? 'border-t-tape bg-paper' : 'border-t-ink'} border-l-ink`}
-                style={{ minHeight: `${6.4 + i * RISE_REM}rem` }}
+                style={{ minHeight: `${6.4 + i * rise}rem` }}
               >
                 {onChoose ? (
                   <button

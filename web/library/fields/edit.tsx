@@ -134,7 +134,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
               value={String((value as string | undefined) ?? '')}
               onChange={(e) => onChange(f.options.find((o) => String(o) === e.target.value))}
             >
-              {f.optional && <option value="">as everywhere</option>}
+              {f.optional && <option value="">{f.none ?? 'none'}</option>}
               {f.options.map((o) => (
                 <option key={o} value={o}>
                   {f.words?.[String(o)] ?? o}

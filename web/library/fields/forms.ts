@@ -23,6 +23,7 @@ const severity = (key: string, label: string, optional = false): FieldSpec => ({
   options: L.SEVERITIES,
   words: { 1: '1: only noted', 2: '2: the repetition is not clean', 3: '3: ends the set' },
   optional,
+  none: 'as everywhere',
 });
 const felt: FieldSpec[] = [choice('region', 'Where', L.REGIONS), choice('kind', 'As what', L.FELT_KINDS)];
 const ruledFelt: FieldSpec[] = [...felt, { type: 'under', key: 'holdsUnder', label: 'House rule' }];

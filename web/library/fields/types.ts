@@ -20,6 +20,8 @@ export type FieldSpec =
       options: readonly (string | number)[];
       words?: Record<string, string>;
       optional?: boolean;
+      /** What leaving it out means. */
+      none?: string;
     }
   | { type: 'choices'; key: string; label: string; options: readonly string[] }
   | { type: 'flag'; key: string; label: string }
