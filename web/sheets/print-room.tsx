@@ -22,6 +22,7 @@ import { PrintedJob } from './print-job.tsx';
 import { ShareForm } from './share-form.tsx';
 
 const NONE: EntrySummary[] = [];
+const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** What each kind is for, beside its choice. */
 const KIND_HINTS: Record<SheetKind, string> = {
@@ -138,6 +139,12 @@ export function PrintRoom() {
             </>
           )}
           {me.role !== 'viewer' && <Link to="/shares">Shared links</Link>}
+          {job.data && LOOPBACK.has(new URL(job.data.publicUrl).hostname) && (
+            <p className="text-sm text-soft">
+              The codes lead to {job.data.publicUrl}, which only this machine reaches. Started with PUBLIC_URL
+              they lead to where phones reach it.
+            </p>
+          )}
           <p className="text-sm text-soft">
             Safe in black and white. The code on each sheet tells whether it is still current.
           </p>
