@@ -46,8 +46,15 @@ export interface PrintedLevel {
   stepBack: Criterion;
 }
 
+/** A sheet about one variation. */
+export interface SheetOfOne {
+  kind: 'floor' | 'full' | 'handout';
+  item: JobItem;
+  of: PrintedVariation;
+}
+
 export type PrintedSheet =
-  | { kind: 'floor' | 'full' | 'handout'; item: JobItem; of: PrintedVariation }
+  | SheetOfOne
   | { kind: 'log'; item: JobItem; of: PrintedVariation[] }
   | {
       kind: 'warm-up';

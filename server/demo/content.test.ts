@@ -5,6 +5,7 @@ import { demandOf, TIE_POINTS } from '../../core/demand/index.ts';
 import type { LibraryFile } from '../../core/exchange/index.ts';
 import type { Atom, Criterion } from '../../core/ladder/index.ts';
 import {
+  ANSWER_KINDS,
   BLOCKING,
   healthOf,
   LINE_FIELDS,
@@ -91,14 +92,7 @@ describe('what the trade knows is there', () => {
       'knee-falls-in knee-rolls-out knee-runs-ahead heels-go-light drops-onto-box tips-forward chest-falls hips-shoot-up back-rounds-bottom ribs-flare back-rounds-load squats-the-hinge knees-locked arms-lift trunk-folds tight-rope pushes-off-back trailing-leg-bends step-too-short trunk-turns pushes-floor-foot lands-loud pelvis-tips top-hip-drops hips-open front-of-thigh hamstring-cramp rolls-up head-drops edge-hurts knees-wander feet-too-wide slides-back ball-drifts band-slack bounces weights-slam pad-above-crease big-knee-bend';
     expect(slugs.split(' ').filter((s) => !shelf.get('fault', s))).toEqual([]);
     const used = new Set(variations.flatMap((v) => v.faults.map((f) => f.fault)));
-    const cost = [
-      'cue',
-      'touch or constraint',
-      'contrast drill',
-      'set-up change',
-      'less range or more aid',
-      'easier variation',
-    ];
+    const cost: readonly string[] = ANSWER_KINDS;
     for (const f of shelf.all('fault')) {
       expect(used.has(f.slug), f.slug).toBe(true);
       expect(f.whenToStop.text, f.slug).not.toBe('');

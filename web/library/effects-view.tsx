@@ -33,9 +33,7 @@ export function EffectsView({ effects: e }: { effects: Effects }) {
         <ul className="mt-1">
           {e.criteria.map((c) => (
             <li key={`${c.ladder} ${c.level} ${c.criterion}`} className="border-t border-rule py-1">
-              <Link to={`/ladders/${c.ladder}`}>{c.ladderName}</Link>, {c.level},{' '}
-              {c.criterion === 'advance' ? 'to move up' : 'to step back'}:{' '}
-              <del className="text-warn">{c.before}</del> <ins className="font-semibold">{c.after}</ins>
+              <Link to={`/ladders/${c.ladder}`}>{c.ladderName}</Link>, <CriterionDifference effect={c} />
             </li>
           ))}
         </ul>
@@ -52,16 +50,33 @@ export function EffectsView({ effects: e }: { effects: Effects }) {
   );
 }
 
+/** A criterion as it was and as it is. */
+export const CriterionDifference = ({ effect: c }: { effect: Effects['criteria'][number] }) => (
+  <>
+    {c.level}, {c.criterion === 'advance' ? 'to move up' : 'to step back'}:{' '}
+    <del className="text-warn">{c.before}</del> <ins className="font-semibold">{c.after}</ins>
+  </>
+);
+
 const degrees = (n: number | null) => (n === null ? 'not said' : `${n}°`);
 const of = (lines: SheetEffect['dropped'], section: string) =>
   lines.filter((l) => l.section === section).map((l) => l.text);
 
 function Sheet({ effect: s }: { effect: SheetEffect }) {
-  const sections = [...new Set([...s.dropped, ...s.takenUp].map((l) => l.section))];
   return (
     <li className="border-t border-rule py-1.5">
       <Link to={`/library/variation/${s.variation}`}>{s.name}</Link>
       {s.stage && <span className="text-soft"> (for those at the stage “{s.stage}”)</span>}
+      <SheetDifference effect={s} />
+    </li>
+  );
+}
+
+/** What reads or is drawn differently on one sheet: figure, faults, order, toes, lines by section. */
+export function SheetDifference({ effect: s }: { effect: SheetEffect }) {
+  const sections = [...new Set([...s.dropped, ...s.takenUp].map((l) => l.section))];
+  return (
+    <>
       {s.figure && <FigureChange before={s.figure.before} after={s.figure.after} />}
       {s.faultsGone.length > 0 && (
         <p className="text-sm">
@@ -94,7 +109,7 @@ function Sheet({ effect: s }: { effect: SheetEffect }) {
           </div>
         ))}
       </dl>
-    </li>
+    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { PrintedSheet } from '../../contract/sheets.ts';
+import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
@@ -17,11 +17,7 @@ const SIZES = [
 const CUES = 3;
 
 /** To be read at two metres: figure, three cues, the run-through, what is asked, when to stop. */
-export function FloorSheet({
-  sheet,
-}: {
-  sheet: Extract<PrintedSheet, { kind: 'floor' | 'full' | 'handout' }>;
-}) {
+export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const aids = aidsLine(sheet.of);

@@ -1,4 +1,4 @@
-import type { PrintedSheet } from '../../contract/sheets.ts';
+import type { SheetOfOne } from '../../contract/sheets.ts';
 import { VIEW_WORDS } from '../../core/library/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
@@ -15,11 +15,7 @@ const SIZES = [
 const felt = (f: { kind: string; region: string }) => `${f.kind}, ${f.region}`;
 
 /** Everything a coach may want to know of a variation, on one page, or two where it is long. */
-export function FullSheet({
-  sheet,
-}: {
-  sheet: Extract<PrintedSheet, { kind: 'floor' | 'full' | 'handout' }>;
-}) {
+export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r, revision } = sheet.of;
   const v = r.source;

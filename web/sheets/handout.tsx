@@ -1,4 +1,4 @@
-import type { PrintedSheet } from '../../contract/sheets.ts';
+import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
 import { Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, stopRules, tempoLine } from './words.ts';
@@ -12,7 +12,7 @@ const SIZES = [
 ];
 
 /** For an athlete to take home: one thing to think of, how much, what stands in for the kit, when to stop. */
-export function Handout({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'floor' | 'full' | 'handout' }> }) {
+export function Handout({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const v = r.source;

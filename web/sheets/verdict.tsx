@@ -1,7 +1,7 @@
 import type { PrintedState } from '../../contract/sheets.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
-import type { SheetEffect } from '../../core/library/index.ts';
 import { SHEET_WORDS } from '../../core/sheets/index.ts';
+import { CriterionDifference, SheetDifference } from '../library/index.ts';
 import { fullDay } from '../ui/index.ts';
 
 /** Whether a scanned sheet still holds, and what has changed, in the sheet's own words. */
@@ -24,15 +24,17 @@ export function Verdict({ state: s }: { state: PrintedState }) {
         <ul className="mt-2">
           {s.criteria.map((c) => (
             <li key={`${c.level} ${c.criterion}`} className="border-t border-rule py-1.5">
-              {c.level}, {c.criterion === 'advance' ? 'to move up' : 'to step back'}:{' '}
-              <del className="text-warn">{c.before}</del> <ins className="font-semibold">{c.after}</ins>
+              <CriterionDifference effect={c} />
             </li>
           ))}
         </ul>
       )}
       <ul className="mt-2">
         {s.differs.map((e) => (
-          <Difference key={e.variation} effect={e} named={s.differs.length > 1} />
+          <li key={e.variation} className="border-t border-rule py-1.5">
+            {s.differs.length > 1 && <p className="font-semibold">{e.name}</p>}
+            <SheetDifference effect={e} />
+          </li>
         ))}
       </ul>
       {s.changed.length > 0 && (
@@ -50,44 +52,5 @@ export function Verdict({ state: s }: { state: PrintedState }) {
         </>
       )}
     </section>
-  );
-}
-
-function Difference({ effect: e, named }: { effect: SheetEffect; named: boolean }) {
-  const sections = [...new Set([...e.dropped, ...e.takenUp].map((l) => l.section))];
-  return (
-    <li className="border-t border-rule py-1.5">
-      {named && <p className="font-semibold">{e.name}</p>}
-      {e.figure && <p>The figure is another.</p>}
-      {e.faultsGone.length > 0 && <p>No longer a fault here: {e.faultsGone.join(', ')}.</p>}
-      {e.faultsNew.length > 0 && <p>Now a fault here: {e.faultsNew.join(', ')}.</p>}
-      {e.reordered.length > 0 && <p>In another order: {e.reordered.join(', ')}.</p>}
-      {e.toeOutDeg && (
-        <p>
-          Toes out: {e.toeOutDeg.before ?? 'not said'} → {e.toeOutDeg.after ?? 'not said'}°
-        </p>
-      )}
-      {sections.map((section) => (
-        <div key={section} className="grid grid-cols-[8rem_1fr] gap-2">
-          <p className="text-soft">{section}</p>
-          <div>
-            {e.dropped
-              .filter((l) => l.section === section)
-              .map((l) => (
-                <p key={l.text}>
-                  <del className="text-warn">{l.text}</del>
-                </p>
-              ))}
-            {e.takenUp
-              .filter((l) => l.section === section)
-              .map((l) => (
-                <p key={l.text}>
-                  <ins className="font-semibold">{l.text}</ins>
-                </p>
-              ))}
-          </div>
-        </div>
-      ))}
-    </li>
   );
 }
