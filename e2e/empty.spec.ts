@@ -63,6 +63,7 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await dialog.getByLabel(/Stature/).fill('178');
   await dialog.getByRole('button', { name: 'Add the person' }).click();
   await expect(page.getByRole('heading', { name: 'Wim Sallow' })).toBeVisible();
+  await page.getByLabel('Ladder').selectOption('Bridge');
   await page.getByLabel('Why here').fill('At ease with it.');
   await page.getByRole('button', { name: 'Place here' }).click();
   await expect(page.getByText('Nothing logged at this level yet.')).toBeVisible();

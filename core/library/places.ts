@@ -1,4 +1,6 @@
+import type { Ladder } from './documents.ts';
 import type { Shelf } from './shelf.ts';
+import { PATTERNS } from './vocabulary.ts';
 
 /** A level that a variation stands on, as its main one or an equal. */
 export interface Place {
@@ -9,11 +11,19 @@ export interface Place {
   levelNumber: number;
 }
 
+/** The ladders in use in the order of the patterns, then by name. */
+export const laddersOf = (shelf: Shelf): Ladder[] =>
+  shelf
+    .all('ladder')
+    .filter((l) => !l.retired)
+    .sort(
+      (a, b) => PATTERNS.indexOf(a.pattern) - PATTERNS.indexOf(b.pattern) || a.name.localeCompare(b.name),
+    );
+
 /** Where each variation stands on the ladders in use, in the order of ladders and levels. */
 export function placesOn(shelf: Shelf): ReadonlyMap<string, readonly Place[]> {
   const places = new Map<string, Place[]>();
-  for (const ladder of shelf.all('ladder')) {
-    if (ladder.retired) continue;
+  for (const ladder of laddersOf(shelf)) {
     ladder.levels.forEach((level, i) => {
       const place = { ladder: ladder.slug, ladderName: ladder.name, level: level.name, levelNumber: i + 1 };
       for (const slug of [level.main, ...level.equals]) {

@@ -1,5 +1,5 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { resolve, resolveLadder } from '../../core/library/index.ts';
+import { laddersOf, resolve, resolveLadder } from '../../core/library/index.ts';
 import type { Ladder, SettledLadder, SettledLevel } from '../../core/library/index.ts';
 import {
   decide,
@@ -174,9 +174,7 @@ export async function personOnLadders(
   const own = (await recordsOf(db, [personId]))(personId);
   const { sets, moves } = own;
   const { shelf, revisions } = inForce;
-  const ladders = shelf
-    .all('ladder')
-    .filter((l) => !l.retired)
+  const ladders = laddersOf(shelf)
     .map((raw): OnLadder => {
       const { standing, decision, failure } = judge(inForce, raw, own, today);
       const ladder = resolveLadder(raw, shelf, own.answers);
@@ -245,7 +243,7 @@ export async function overview(
     db,
     people.map((p) => p.id),
   );
-  const ladders = inForce.shelf.all('ladder').filter((l) => !l.retired);
+  const ladders = laddersOf(inForce.shelf);
   return people.flatMap((person) =>
     ladders.map((ladder): PersonLine => {
       const own = records(person.id);

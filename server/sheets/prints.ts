@@ -1,7 +1,7 @@
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import { barring, barSentence, factsOf, lastAids, standingAfter, targetAt } from '../../core/ladder/index.ts';
-import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
+import { laddersOf, resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
 import type { Ladder, SettledLevel, Stage, Variation } from '../../core/library/index.ts';
 import { SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
@@ -172,8 +172,8 @@ function placeOf(
   const on = (l: Pick<SettledLevel, 'main' | 'equals'>) => l.main === v.slug || l.equals.includes(v.slug);
   // Where nothing is known a person reads as somebody who knows the movement.
   let stage: Stage = 'sound';
-  for (const ladder of shelf.all('ladder')) {
-    const standing = ladder.retired ? null : standingOn(ladder, reader);
+  for (const ladder of laddersOf(shelf)) {
+    const standing = standingOn(ladder, reader);
     if (!standing) continue;
     const here = ladder.levels.find((l) => l.id === standing.level);
     if (here && on(here)) return { stage: here.stage, target: targetAt(here.dose, standing.taken) };

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { PATTERNS } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
@@ -14,7 +15,11 @@ export function Ladders() {
   return (
     <Loaded query={library} what="the ladders">
       {({ entries }) => {
-        const ladders = entries.filter((e) => e.kind === 'ladder' && !e.retired);
+        const order = (e: EntrySummary) =>
+          e.pattern === null ? PATTERNS.length : PATTERNS.indexOf(e.pattern);
+        const ladders = entries
+          .filter((e) => e.kind === 'ladder' && !e.retired)
+          .sort((a, b) => order(a) - order(b) || a.title.localeCompare(b.title));
         return (
           <>
             <h1>Ladders</h1>

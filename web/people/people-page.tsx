@@ -37,6 +37,8 @@ interface Row {
 
 const column = createColumnHelper<Row>();
 
+const NOT_YET = { data: undefined, error: null };
+
 /** Everybody, where they stand and what the evidence says. */
 export function People() {
   const { hall, me } = useSigned();
@@ -150,7 +152,8 @@ export function People() {
           </OutcomeFilter>
         ))}
       </div>
-      <Loaded query={people} what="the people">
+      {/* Rows that grow under a finger are tapped wrongly: the list waits for what the evidence says, if it comes at all. */}
+      <Loaded query={lines.isPending ? NOT_YET : people} what="the people">
         {(all) =>
           all.length === 0 ? (
             <Empty>
