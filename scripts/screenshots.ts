@@ -35,7 +35,13 @@ const SHOTS: Shot[] = [
   { name: 'people', login: 'head', path: () => '/people' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
   { name: 'sheet', login: 'coach', path: () => '/library/variation/goblet-squat' },
-  { name: 'cue-sheet', login: 'coach', path: () => '/print?job=floor:goblet-squat', size: [1180, 1240] },
+  {
+    name: 'print-room',
+    login: 'coach',
+    path: (id) => `/print?job=floor:floor-hold,warm-up:floor-hold,log:floor-hold&person=${id('Ida Farrow')}`,
+    size: [1280, 1180],
+  },
+  { name: 'poster', login: 'coach', path: () => '/print?job=poster:squat-ladder', size: [1280, 1180] },
   { name: 'ladder', login: 'head', path: () => '/ladders/bridge-ladder' },
   {
     name: 'criterion',
@@ -59,11 +65,6 @@ const SHOTS: Shot[] = [
     choose: ['Answer', 'As deep as the back stays long'],
   },
   { name: 'health', login: 'head', path: () => '/library/health' },
-  {
-    name: 'merge',
-    login: 'head',
-    path: () => '/library/cue/floor-away-one-heel/merge?keep=push-floor-away',
-  },
   { name: 'house-question', login: 'coach', path: () => '/library/houseQuestion/knee-travel' },
   {
     name: 'editor',
