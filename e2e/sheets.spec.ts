@@ -202,6 +202,11 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await expect(phone.getByText('From Kestrel Quay Rowing & Rescue Centre')).toBeVisible();
   await expect(phone.locator('[data-sheet="handout:split-squat"]')).toContainText('One thing to think of');
   await expect(phone.getByRole('navigation', { name: 'Rooms' })).toHaveCount(0);
+  // On a phone the sheet flows; from there it still prints on its page.
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const pdf = (await phone.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await phone.goto(`${url}?job=handout:split-squat&state=1`);
   await expect(phone.getByRole('heading', { name: /This paper is/ })).toBeVisible();
 

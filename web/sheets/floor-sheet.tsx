@@ -23,7 +23,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const aids = aidsLine(sheet.of);
   const kit = kitLines(r).map((l) => l.split(':')[0]!);
   return (
-    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={20}>
+    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={20} handheldStep={SIZES.length - 1}>
       {(step) => {
         const size = SIZES[step]!;
         return (

@@ -41,7 +41,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
               </p>
             </header>
             <p className="mt-1">{r.lines.purpose.join(' ')}</p>
-            <div className="flex justify-between gap-6 border-b border-black py-2">
+            <div className="flex justify-between gap-x-6 gap-y-2 border-b max-sm:flex-wrap border-black py-2">
               <ol>
                 {r.cues.slice(0, 3).map((c, i) => (
                   <li
@@ -61,7 +61,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
               </ol>
               <PrintedFigures mechanics={r.mechanics} pattern={v.pattern} scale={size.figure} captions />
             </div>
-            <div className="columns-2 gap-8">
+            <div className="gap-8 sm:columns-2 print:columns-2">
               <Part title="Set up and get in">
                 <Lines lines={[...kitLines(r), ...r.lines.setUpMeasures, ...r.lines.gettingIn]} />
                 {aids && <p>Last time: {aids}.</p>}
@@ -119,7 +119,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
             </div>
             <section className="sheet-block mt-2 border-2 border-black p-1.5">
               <h2 className="text-[1.1em] leading-tight">Cautions</h2>
-              <div className="columns-2 gap-6">
+              <div className="gap-6 sm:columns-2 print:columns-2">
                 <Lines lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />
               </div>
             </section>

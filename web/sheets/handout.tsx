@@ -30,7 +30,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
               <h1 className="text-[28pt] leading-none">{v.name}</h1>
               <p className="mt-1">{r.lines.purpose.join(' ')}</p>
             </header>
-            <div className="my-3 flex items-center justify-between gap-6">
+            <div className="my-3 flex items-center justify-between gap-x-6 gap-y-2 max-sm:flex-wrap">
               <div>
                 <p>One thing to think of</p>
                 <p className="font-head leading-[1.1] font-bold" style={{ fontSize: `${size.cue}pt` }}>

@@ -79,34 +79,36 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
         {r.faults.map((f, i) => `${FAULT_LETTERS[i]} ${f.name}`).join(' · ')}
         {aids && ` · Last time: ${aids}`}
       </p>
-      <table className="mt-0.5 w-full border-collapse">
-        <thead>
-          <tr>
-            {columns.map((c) => (
-              <th
-                key={c}
-                className="border border-black px-1 text-left font-semibold"
-                style={{ width: wide.has(c) ? '24%' : undefined }}
-              >
-                {c}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((sides, set) =>
-            sides.map((side) => (
-              <tr key={`${set} ${side}`} style={{ height: `${rowMm}mm` }}>
-                {columns.map((c) => (
-                  <td key={c} className="border border-black px-1">
-                    {c === 'Set' ? set + 1 : c === 'Side' ? side : c === 'Watched' ? '☐' : ''}
-                  </td>
-                ))}
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
+      <div className="overflow-x-auto print:overflow-visible">
+        <table className="mt-0.5 w-full border-collapse">
+          <thead>
+            <tr>
+              {columns.map((c) => (
+                <th
+                  key={c}
+                  className="border border-black px-1 text-left font-semibold"
+                  style={{ width: wide.has(c) ? '24%' : undefined }}
+                >
+                  {c}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((sides, set) =>
+              sides.map((side) => (
+                <tr key={`${set} ${side}`} style={{ height: `${rowMm}mm` }}>
+                  {columns.map((c) => (
+                    <td key={c} className="border border-black px-1">
+                      {c === 'Set' ? set + 1 : c === 'Side' ? side : c === 'Watched' ? '☐' : ''}
+                    </td>
+                  ))}
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

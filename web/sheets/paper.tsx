@@ -5,6 +5,7 @@ import { editionLabel } from '../../core/exchange/index.ts';
 import { writeJob } from '../../core/sheets/index.ts';
 import { fullDay } from '../ui/index.ts';
 import { Qr } from './qr.tsx';
+import { useHandheld } from './use-handheld.ts';
 
 const MM = 96 / 25.4;
 export const PAGE_MM = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } };
@@ -46,6 +47,8 @@ interface Props {
   most: number;
   /** Smallest type on it, in points. */
   leastPt: number;
+  /** Size on a screen narrower than the paper, where nothing has to fit a page. */
+  handheldStep?: number;
   children: (step: number) => ReactNode;
 }
 
@@ -63,7 +66,7 @@ function pagesOf(content: HTMLElement, room: number): number {
 }
 
 /** One sheet on its own page or pages: the content at the roomiest size that fits, and the foot with the QR code. */
-export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
+export function PaperSheet({ sheet, steps, most, leastPt, handheldStep = 0, children }: Props) {
   const printing = usePrinting();
   const { job, paper, contents, onPages } = printing;
   const id = writeJob([sheet.item]);
@@ -71,11 +74,12 @@ export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
   const ref = useRef<HTMLDivElement>(null);
   const [fit, setFit] = useState({ key, step: 0, pages: 1 });
   const now = fit.key === key ? fit : { key, step: 0, pages: 1 };
+  const handheld = useHandheld();
   const room = (PAGE_MM[paper].height - 2 * MARGIN_MM - SPARE_MM) * MM;
   useLayoutEffect(() => {
     let gone = false;
     const check = () => {
-      if (gone || !ref.current) return;
+      if (gone || handheld || !ref.current) return;
       if (pagesOf(ref.current, room) <= now.pages) {
         onPages?.(id, now.pages);
         return;
@@ -90,17 +94,21 @@ export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
     return () => {
       gone = true;
     };
-  }, [key, now.step, now.pages, room, steps, most, id, onPages]);
+  }, [key, now.step, now.pages, room, steps, most, id, onPages, handheld]);
   return (
     <article
       data-sheet={id}
       data-pages={now.pages}
       className="sheet-paper mx-auto bg-white text-black"
-      style={{
-        width: `${PAGE_MM[paper].width}mm`,
-        minHeight: `${PAGE_MM[paper].height}mm`,
-        padding: `${MARGIN_MM}mm`,
-      }}
+      style={
+        handheld
+          ? { padding: '4mm' }
+          : {
+              width: `${PAGE_MM[paper].width}mm`,
+              minHeight: `${PAGE_MM[paper].height}mm`,
+              padding: `${MARGIN_MM}mm`,
+            }
+      }
     >
       <div ref={ref} className="sheet-content flow-root">
         {contents && (
@@ -108,7 +116,7 @@ export function PaperSheet({ sheet, steps, most, leastPt, children }: Props) {
             {contents}
           </p>
         )}
-        {children(now.step)}
+        {children(handheld ? handheldStep : now.step)}
         <Foot sheet={sheet} sizePt={leastPt} />
       </div>
     </article>

@@ -13,12 +13,15 @@ const SIZES = [
   { text: 9, figure: 0.22, indentMm: 2.5 },
 ];
 
+/** On a phone the stairs are flatter. */
+const MOST_INDENT_PERCENT = 3;
+
 /** The ladder as stairs, the hardest level on top, each with its figure and what earns the next. */
 export function Poster({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'poster' }> }) {
   const { job } = usePrinting();
   const { ladder, levels, standing } = sheet;
   return (
-    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={9}>
+    <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={9} handheldStep={SIZES.length - 1}>
       {(step) => {
         const size = SIZES[step]!;
         return (
@@ -34,7 +37,9 @@ export function Poster({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'poster
                   <li
                     key={level.id}
                     className="block"
-                    style={{ marginLeft: `${(number - 1) * size.indentMm}mm` }}
+                    style={{
+                      marginLeft: `min(${(number - 1) * size.indentMm}mm, ${(number - 1) * MOST_INDENT_PERCENT}%)`,
+                    }}
                   >
                     <Stair
                       level={level}
