@@ -55,6 +55,12 @@ for (const scheme of ['light', 'dark'] as const) {
       '/shares',
       `/floor/${person.id}/paper?of=one-leg-lift`,
     ];
+    const share = await page.request.post('/api/shares', {
+      headers: { origin: new URL(page.url()).origin },
+      data: { job: 'handout:box-squat,floor:box-squat', person: null, days: 1 },
+    });
+    const { url } = (await share.json()) as { url: string };
+    paths.push(new URL(url).pathname);
     for (const path of paths) {
       await page.goto(path);
       await page.waitForLoadState('networkidle');

@@ -1,10 +1,30 @@
-import { answerReferencesOf, carries, documentId, referencesOf } from '../library/index.ts';
-import type { Body, Kind, Shelf } from '../library/index.ts';
-import type { JobItem } from './job.ts';
+import {
+  answerReferencesOf,
+  carries,
+  documentId,
+  LINE_FIELD_WORDS,
+  placesOn,
+  referencesOf,
+  resolve,
+  STAGES,
+} from '../library/index.ts';
+import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
+import type { JobItem, SheetKind } from './job.ts';
+import { warmUpFor } from './warm-up.ts';
+
+/** Cues that stand on a sheet, counted from the first; a full sheet shows them all. */
+export const LEADING: Record<Exclude<SheetKind, 'poster'>, number> = {
+  floor: 3,
+  full: Infinity,
+  handout: 1,
+  log: 0,
+  'warm-up': 1,
+};
 
 /**
  * Every document, as `kind/slug`, that a printed sheet draws on: a change of any of them, and of nothing else,
- * makes the paper outdated. What the shelf does not hold is left out.
+ * makes the paper outdated. What the shelf does not hold is left out. Whom it was printed for is not asked: cues of
+ * every stage count.
  */
 export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
   const ids = new Set<string>();
@@ -17,33 +37,82 @@ export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
     }
     return body;
   };
-  const sheet = (slug: string) => {
-    const v = shelf.get('variation', slug);
-    if (!v) return;
-    take('variation', slug);
-    for (const r of referencesOf(v)) {
-      const named = take(r.kind, r.slug);
-      // A fault's answers print the words of their own, and the kit that they need by name.
-      if (named?.kind === 'fault')
-        for (const x of referencesOf(named)) if (x.kind !== 'variation') take(x.kind, x.slug);
+  /** The variation, and as many of its cues as lead for any reader. */
+  const withCues = (v: Variation, leading: number) => {
+    take('variation', v.slug);
+    for (const person of [undefined, ...STAGES.map((stage) => ({ stage, answers: {} }))]) {
+      for (const c of resolve(v, shelf, person).cues.slice(0, leading)) take('cue', c.slug);
     }
-    for (const c of shelf.all('caution')) if (carries(v, c)) take('caution', c.slug);
   };
-  if (item.kind === 'poster') {
-    const ladder = take('ladder', item.of[0]!);
-    if (ladder?.kind === 'ladder')
-      for (const l of ladder.levels) for (const s of [l.main, ...l.equals]) take('variation', s);
-    return ids;
-  }
-  item.of.forEach(sheet);
-  if (item.kind === 'warm-up') {
-    const patterns = new Set(item.of.map((slug) => shelf.get('variation', slug)?.pattern));
-    for (const list of shelf.all('drillList')) {
-      if (!patterns.has(list.pattern)) continue;
-      take('drillList', list.slug);
-      list.drills.forEach((slug) => take('variation', slug));
+  const found = item.of.flatMap((slug) => shelf.get('variation', slug) ?? []);
+  switch (item.kind) {
+    case 'poster': {
+      const ladder = take('ladder', item.of[0]!);
+      if (ladder?.kind === 'ladder') {
+        for (const l of ladder.levels) for (const slug of [l.main, ...l.equals]) take('variation', slug);
+      }
+      break;
     }
-    for (const q of ['preparation', 'activation']) take('houseQuestion', q);
+    case 'full':
+      for (const v of found) {
+        take('variation', v.slug);
+        for (const r of referencesOf(v)) {
+          const named = take(r.kind, r.slug);
+          // A fault's answers print words of their own, and the kit that they need by name.
+          if (named?.kind !== 'fault') continue;
+          for (const x of referencesOf(named)) if (x.kind !== 'variation') take(x.kind, x.slug);
+        }
+        for (const c of shelf.all('caution')) if (carries(v, c)) take('caution', c.slug);
+      }
+      break;
+    case 'floor':
+    case 'handout':
+      for (const v of found) {
+        withCues(v, LEADING[item.kind]);
+        for (const r of referencesOf(v)) if (r.kind === 'equipment') take(r.kind, r.slug);
+        for (const { fault, severity } of v.faults) {
+          if ((severity ?? shelf.get('fault', fault)?.severity) === 3) take('fault', fault);
+        }
+        if (item.kind === 'handout') {
+          for (const c of shelf.all('caution')) if (carries(v, c)) take('caution', c.slug);
+        }
+      }
+      break;
+    case 'log':
+      for (const v of found) {
+        take('variation', v.slug);
+        for (const { fault } of v.faults) take('fault', fault);
+      }
+      break;
+    case 'warm-up': {
+      const patterns = new Set(found.map((v) => v.pattern));
+      const places = placesOn(shelf);
+      for (const v of found) {
+        take('variation', v.slug);
+        // Which light version is nearest is read from the ladder.
+        for (const p of places.get(v.slug) ?? []) take('ladder', p.ladder);
+      }
+      for (const list of shelf.all('drillList')) if (patterns.has(list.pattern)) take('drillList', list.slug);
+      for (const q of ['preparation', 'activation']) take('houseQuestion', q);
+      for (const e of warmUpFor({ shelf, work: found }).entries) withCues(e.variation, LEADING['warm-up']);
+      break;
+    }
   }
   return ids;
+}
+
+const FLOOR_LINES = [LINE_FIELD_WORDS.runThrough, 'Cues', 'Dose', 'Equipment'];
+const LINES_OF: Record<SheetKind, readonly string[] | null> = {
+  floor: FLOOR_LINES,
+  full: null,
+  handout: null,
+  log: ['Dose', 'Fault'],
+  'warm-up': ['Cues', 'Dose', LINE_FIELD_WORDS.rangeNotes],
+  poster: [],
+};
+
+/** Whether a line of the whole sheet, told by its section, stands on this kind of paper too. */
+export function standsOn(kind: SheetKind, section: string): boolean {
+  const sections = LINES_OF[kind];
+  return sections === null || sections.some((s) => section === s || section.startsWith(`${s}:`));
 }

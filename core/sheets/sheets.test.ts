@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
-import { carries, shelfOf } from '../library/index.ts';
+import { carries, resolve, shelfOf } from '../library/index.ts';
 import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
 import {
   drawsOn,
@@ -10,6 +10,7 @@ import {
   MOST_ITEMS,
   MOST_OF_DAY,
   readJob,
+  standsOn,
   SHEET_KINDS,
   WARM_UP_S,
   warmUpFor,
@@ -63,9 +64,9 @@ describe('a print job as text', () => {
 });
 
 describe('what a sheet draws on', () => {
-  const on = drawsOn({ kind: 'floor', of: ['box-squat'] }, shelf);
+  const on = (kind: JobItem['kind'], ...of: string[]) => drawsOn({ kind, of }, shelf);
 
-  it('is the variation, its cues, faults, kit, drills, cautions and the house questions behind its lines', () => {
+  it('full: the variation, its cues, faults, kit, drills, cautions and the house questions behind its lines', () => {
     for (const id of [
       'variation/box-squat',
       'cue/no-thud',
@@ -78,38 +79,80 @@ describe('what a sheet draws on', () => {
       'caution/pain-ends-the-set',
       'caution/solid-before-soft',
     ]) {
-      expect(on, id).toContain(id);
+      expect(on('full', 'box-squat'), id).toContain(id);
     }
   });
 
-  it('is nothing else: no other sheet, no caution that does not hold here, no question it does not ask', () => {
-    expect(on).not.toContain('variation/back-squat');
-    expect(on).not.toContain('caution/landings');
-    expect(on).not.toContain('houseQuestion/thrust-path');
-    expect(on).not.toContain('ladder/squat-ladder');
+  it('and nothing else: no other sheet, no caution that does not hold here, no question it does not ask', () => {
+    const full = on('full', 'box-squat');
+    expect(full).not.toContain('variation/back-squat');
+    expect(full).not.toContain('caution/landings');
+    expect(full).not.toContain('houseQuestion/thrust-path');
+    expect(full).not.toContain('ladder/squat-ladder');
   });
 
-  it('holds every caution whose predicate holds, for every variation', () => {
+  it('floor: the cues that lead for any stage, kit and stop faults, and no more', () => {
+    const floor = on('floor', 'box-squat');
+    expect(floor).toContain('cue/seat-first');
+    expect(floor).toContain('fault/sharp-pain');
+    expect(floor).toContain('equipment/pads');
+    // The last cue of the sheet, a fault that ends no set, a caution: not on this paper.
+    expect(floor).not.toContain('cue/belt-round');
+    expect(floor).not.toContain('fault/drops-onto-box');
+    expect([...floor].some((id) => id.startsWith('caution/'))).toBe(false);
+  });
+
+  it('handout: one cue and the cautions; log: the faults that are lettered', () => {
+    const handout = on('handout', 'box-squat');
+    // The first of learners, and the first of those whom it suits no more.
+    expect([...handout].filter((id) => id.startsWith('cue/'))).toEqual(['cue/seat-first', 'cue/knees-open-doors']);
+    expect(handout).toContain('caution/pain-ends-the-set');
+    const log = on('log', 'box-squat', 'bar-romanian');
+    expect(log).toContain('fault/drops-onto-box');
+    expect(log).toContain('variation/bar-romanian');
+    expect([...log].some((id) => id.startsWith('cue/') || id.startsWith('caution/'))).toBe(false);
+  });
+
+  it('full holds every caution whose predicate holds, for every variation', () => {
     for (const v of shelf.all('variation')) {
-      const ids = drawsOn({ kind: 'full', of: [v.slug] }, shelf);
+      const ids = on('full', v.slug);
       for (const c of shelf.all('caution')) expect(ids.has(`caution/${c.slug}`)).toBe(carries(v, c));
     }
   });
 
-  it('of a poster is the ladder and what stands on it; of a warm-up also the drill lists', () => {
-    const poster = drawsOn({ kind: 'poster', of: ['squat-ladder'] }, shelf);
+  it('of a poster is the ladder and what stands on it', () => {
+    const poster = on('poster', 'squat-ladder');
     expect(poster).toContain('ladder/squat-ladder');
     expect(poster).toContain('variation/low-bar-squat');
     expect(poster).toContain('houseQuestion/depth');
     expect([...poster].some((id) => id.startsWith('cue/'))).toBe(false);
-    const warmUp = drawsOn({ kind: 'warm-up', of: ['bar-romanian'] }, shelf);
+  });
+
+  it('of a warm-up is everything that it prints, light versions too, and what chose it', () => {
+    const warmUp = on('warm-up', 'bar-romanian');
+    for (const { variation: v } of warmUpFor({ shelf, work: [variation('bar-romanian')] }).entries) {
+      expect(warmUp).toContain(`variation/${v.slug}`);
+      expect(warmUp).toContain(`cue/${resolve(v, shelf).cues[0]!.slug}`);
+    }
     expect(warmUp).toContain('drillList/before-hinges');
     expect(warmUp).toContain('houseQuestion/preparation');
+    expect(warmUp).toContain('ladder/hinge-ladder');
     expect(warmUp).not.toContain('drillList/before-squats');
+    // The cues of the work itself stand on other paper.
+    expect(warmUp).not.toContain('cue/shave-thighs');
   });
 
   it('of what is in no library is nothing', () => {
-    expect(drawsOn({ kind: 'floor', of: ['no-such'] }, shelf)).toEqual(new Set());
+    expect(on('floor', 'no-such')).toEqual(new Set());
+  });
+
+  it('tells which lines of the whole sheet stand on which paper', () => {
+    expect(standsOn('floor', 'Cues')).toBe(true);
+    expect(standsOn('floor', 'Equipment: Mat')).toBe(true);
+    expect(standsOn('floor', 'Breathing')).toBe(false);
+    expect(standsOn('full', 'Breathing')).toBe(true);
+    expect(standsOn('log', 'Fault: Sharp pain')).toBe(true);
+    expect(standsOn('poster', 'Cues')).toBe(false);
   });
 });
 

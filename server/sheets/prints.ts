@@ -11,15 +11,14 @@ import { Refusal } from '../http.ts';
 import { editionHeader, shelfInForce } from '../library/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { recordsOf } from '../log/index.ts';
+import type { PersonRecords } from '../log/index.ts';
 import { personOf } from '../people/index.ts';
-
-type Records = Awaited<ReturnType<typeof recordsOf>> extends (id: string) => infer R ? R : never;
 
 /** Whom the sheets are for, with what is on record about them. */
 interface Reader {
   id: string;
   name: string;
-  records: Records;
+  records: PersonRecords;
   today: string;
 }
 

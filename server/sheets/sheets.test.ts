@@ -124,7 +124,7 @@ describe('a scanned sheet', () => {
   });
 
   it('tells a caution that is new to it', async () => {
-    const { state } = await prints('floor:broad-jump');
+    const { state } = await prints('full:broad-jump');
     await hall.as('head').ok('PUT', '/api/library/caution/wet-deck', {
       body: {
         kind: 'caution',
@@ -138,7 +138,7 @@ describe('a scanned sheet', () => {
       base: 0,
       reason: '',
     });
-    const after = await stateOf('floor:broad-jump', state);
+    const after = await stateOf('full:broad-jump', state);
     expect(after.differs[0]!.takenUp).toEqual([
       { section: 'Caution: Wet deck', text: 'No jump on wet boards.' },
     ]);

@@ -1,9 +1,9 @@
 import { and, eq, gt, inArray, lte, or } from 'drizzle-orm';
 import type { ChangedSince, PrintedState } from '../../contract/sheets.ts';
 import { documentId, effectsOf, titleOf } from '../../core/library/index.ts';
-import type { Body } from '../../core/library/index.ts';
-import { drawsOn } from '../../core/sheets/index.ts';
-import type { JobItem } from '../../core/sheets/index.ts';
+import type { Body, SheetEffect } from '../../core/library/index.ts';
+import { drawsOn, standsOn } from '../../core/sheets/index.ts';
+import type { JobItem, SheetKind } from '../../core/sheets/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
@@ -48,15 +48,28 @@ export async function stateOf(db: Db, item: JobItem, printed: number): Promise<P
     now: now.state,
     edition: await editionHeader(db),
     changed,
-    differs: effects.sheets.filter(
-      (e) =>
-        e.stage === null &&
-        (item.kind === 'warm-up' || item.kind === 'poster'
-          ? drawn.has(e.variation)
-          : item.of.includes(e.variation)),
-    ),
+    differs: effects.sheets
+      .filter((e) => e.stage === null && drawn.has(e.variation))
+      .map((e) => onPaper(item.kind, e))
+      .filter((e) => e !== null),
     criteria: effects.criteria.filter((e) => item.kind === 'poster' && e.ladder === item.of[0]),
   };
+}
+
+/** What of a sheet's difference stands on the paper; null where nothing does. */
+function onPaper(kind: SheetKind, e: SheetEffect): SheetEffect | null {
+  const stands = (l: { section: string }) => standsOn(kind, l.section);
+  const shown: SheetEffect = {
+    ...e,
+    dropped: e.dropped.filter(stands),
+    takenUp: e.takenUp.filter(stands),
+    reordered: e.reordered.filter((section) => standsOn(kind, section)),
+    toeOutDeg: kind === 'full' ? e.toeOutDeg : null,
+    figure: kind === 'log' ? null : e.figure,
+  };
+  const faults = kind === 'full' || kind === 'log' ? e.faultsGone.length + e.faultsNew.length : 0;
+  const lines = shown.dropped.length + shown.takenUp.length + shown.reordered.length;
+  return lines + faults > 0 || shown.figure || shown.toeOutDeg ? shown : null;
 }
 
 /** The newest change of each document since a state, newest first. */

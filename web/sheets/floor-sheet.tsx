@@ -1,4 +1,5 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
+import { LEADING } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
@@ -14,7 +15,6 @@ const SIZES = [
   { text: 20, cue: 24, title: 26, figure: 0.5 },
   { text: 20, cue: 22, title: 24, figure: 0.42 },
 ];
-const CUES = 3;
 
 /** To be read at two metres: figure, three cues, the run-through, what is asked, when to stop. */
 export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
@@ -39,7 +39,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
               <PrintedFigures mechanics={r.mechanics} pattern={r.source.pattern} scale={size.figure} />
             </div>
             <ol className="border-y-2 border-black py-1">
-              {r.cues.slice(0, CUES).map((c, i) => (
+              {r.cues.slice(0, LEADING.floor).map((c, i) => (
                 <li
                   key={c.slug}
                   className="flex gap-4 py-1 font-head leading-[1.08] font-bold"

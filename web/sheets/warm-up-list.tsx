@@ -1,6 +1,7 @@
 import type { PrintedSheet } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
+import { LEADING } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 
@@ -58,9 +59,10 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
                         <b className="font-head text-[1.2em]">{r.source.name}</b>, {preparing(r)}
                       </p>
                       <p>
-                        {[...r.cues.slice(0, 1).map((c) => c.text), ...r.lines.rangeNotes.slice(0, 1)].join(
-                          ' ',
-                        )}
+                        {[
+                          ...r.cues.slice(0, LEADING['warm-up']).map((c) => c.text),
+                          ...r.lines.rangeNotes.slice(0, 1),
+                        ].join(' ')}
                       </p>
                       <p className="text-[0.9em]" style={{ fontSize: 'max(0.9em, 9pt)' }}>
                         {what}, {because}
