@@ -31,6 +31,8 @@ export interface PrintedVariation {
   target: Target | null;
   /** Aids and settings of the last set, and its date. */
   lastAids: { date: string; aids: { name: string; setting: string }[] } | null;
+  /** A restriction of the person bars it; which, and who said so, is not for paper. */
+  barred: boolean;
 }
 
 export interface PrintedLevel {

@@ -264,4 +264,11 @@ test('a warm-up list follows the house answer and leaves out what is barred', as
   await expect(list).toContainText('Warm-up, about');
   await expect(list).toContainText(/pulse, .*mobility, before Back squat.*activation, .*light version, /s);
   await expect(list.getByRole('listitem').first()).toContainText('☐');
+  // All training is barred for her: the paper names the drills, and says nothing of who barred what.
+  const people = (await (await page.request.get('/api/people')).json()) as Person[];
+  const { id } = people.find((p) => p.name === 'Hanneke Vossbeck')!;
+  await openJob(page, `job=warm-up:back-squat&person=${id}`, 1);
+  await expect(list).toContainText(/Not today: .*Deep squat sit/);
+  await expect(list.getByRole('listitem')).toHaveCount(0);
+  await expect(list).not.toContainText('physiotherapist at the');
 });

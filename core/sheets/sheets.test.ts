@@ -105,7 +105,10 @@ describe('what a sheet draws on', () => {
   it('handout: one cue and the cautions; log: the faults that are lettered', () => {
     const handout = on('handout', 'box-squat');
     // The first of learners, and the first of those whom it suits no more.
-    expect([...handout].filter((id) => id.startsWith('cue/'))).toEqual(['cue/seat-first', 'cue/knees-open-doors']);
+    expect([...handout].filter((id) => id.startsWith('cue/'))).toEqual([
+      'cue/seat-first',
+      'cue/knees-open-doors',
+    ]);
     expect(handout).toContain('caution/pain-ends-the-set');
     const log = on('log', 'box-squat', 'bar-romanian');
     expect(log).toContain('fault/drops-onto-box');

@@ -4,6 +4,8 @@ import type { ForPerson, PrepareStep, Shelf, Variation } from '../library/index.
 
 /** Seconds that a warm-up may take; most take less (common practice, no source). */
 export const WARM_UP_S = 600;
+/** Why a drill is left out that a restriction bars, where the reason itself is not for everybody. */
+export const BARRED = 'barred for now';
 /** From one drill to the next (assumption). */
 const CHANGE_S = 10;
 /** Drills of each step at most: a warm-up warms, it does not tire (common practice, no source). */

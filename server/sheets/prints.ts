@@ -1,9 +1,9 @@
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
-import { barring, barSentence, factsOf, lastAids, standingAfter, targetAt } from '../../core/ladder/index.ts';
+import { barring, factsOf, lastAids, standingAfter, targetAt } from '../../core/ladder/index.ts';
 import { laddersOf, resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
-import type { Ladder, SettledLevel, Stage, Variation } from '../../core/library/index.ts';
-import { SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
+import type { Ladder, ResolvedVariation, SettledLevel, Stage, Variation } from '../../core/library/index.ts';
+import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
 import type { Db } from '../db/index.ts';
 import { hallRow, hallToday } from '../hall/index.ts';
@@ -88,10 +88,8 @@ function warmUpOf(
     shelf,
     work,
     ...(reader ? { person: { stage: 'sound', answers: reader.records.answers } } : {}),
-    barred: (v) => {
-      const [bar] = reader ? barring(reader.records.restrictions, factsOf(resolve(v, shelf))) : [];
-      return bar ? `barred: ${bar.bars.map(barSentence).join(', ')}` : null;
-    },
+    // What is barred, and who said so, is for the staff: paper hangs on walls and links are passed on.
+    barred: (v) => (reader && isBarred(resolve(v, shelf), reader) ? BARRED : null),
   });
   return {
     kind: 'warm-up',
@@ -148,16 +146,29 @@ function posterOf(
 function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): PrintedVariation {
   const { shelf, revisions } = inForce;
   const revision = revisions.get(`variation/${v.slug}`) ?? 0;
-  if (!reader) return { resolved: resolve(v, shelf), revision, stage: null, target: null, lastAids: null };
+  if (!reader)
+    return {
+      resolved: resolve(v, shelf),
+      revision,
+      stage: null,
+      target: null,
+      lastAids: null,
+      barred: false,
+    };
   const { stage, target } = placeOf(v, inForce, reader);
+  const resolved = resolve(v, shelf, { stage, answers: reader.records.answers });
   return {
-    resolved: resolve(v, shelf, { stage, answers: reader.records.answers }),
+    resolved,
+    barred: isBarred(resolved, reader),
     revision,
     stage,
     target,
     lastAids: lastAids(reader.records.sets, v.slug),
   };
 }
+
+const isBarred = (v: ResolvedVariation, reader: Reader) =>
+  barring(reader.records.restrictions, factsOf(v)).length > 0;
 
 const standingOn = (ladder: Ladder, reader: Reader) =>
   standingAfter(reader.records.moves.filter((m) => m.ladder === ladder.slug));

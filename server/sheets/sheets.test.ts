@@ -67,6 +67,25 @@ describe('a print job', () => {
     expect(other).toMatchObject({ of: { stage: 'advanced', target: null, lastAids: null } });
   });
 
+  it('says what is barred for the person, and neither which restriction nor who said so', async () => {
+    const id = await placedPerson(hall);
+    await hall.as('head').ok('POST', `/api/people/${id}/restrictions`, {
+      bars: [{ bars: 'depth' }],
+      from: '2026-11-01',
+      until: null,
+      saidBy: 'a knee surgeon',
+    });
+    const job = await prints('floor:deep-squat,floor:box-squat,warm-up:back-squat', `&person=${id}`);
+    const [deep, box, warmUp] = job.sheets;
+    expect([deep, box]).toMatchObject([{ of: { barred: true } }, { of: { barred: false } }]);
+    if (warmUp?.kind !== 'warm-up') throw new Error('no warm-up');
+    expect(warmUp.leftOut).toContainEqual(
+      expect.objectContaining({ slug: 'deep-squat-sit', why: 'barred for now' }),
+    );
+    expect(warmUp.entries.map((e) => e.of.resolved.source.slug)).not.toContain('deep-squat-sit');
+    expect(JSON.stringify(job)).not.toContain('surgeon');
+  });
+
   it('is refused where it names nothing, too much, or a person to a viewer', async () => {
     const id = await placedPerson(hall);
     const viewer = hall.as('viewer');

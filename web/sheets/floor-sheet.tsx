@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { LEADING } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { PaperSheet, usePrinting } from './paper.tsx';
+import { BarredNow, PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
@@ -35,6 +35,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
               {r.source.name}
             </h1>
             {job.person && <p className="font-semibold">For {job.person.name}</p>}
+            <BarredNow barred={sheet.of.barred} />
             <div className="my-2 flex justify-center">
               <PrintedFigures mechanics={r.mechanics} pattern={r.source.pattern} scale={size.figure} />
             </div>

@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { VIEW_WORDS } from '../../core/library/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
+import { BarredNow, Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, kitLines, tempoLine } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 9 pt. */
@@ -40,6 +40,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
                 {tempoLine(r)}, revision {revision}
               </p>
             </header>
+            <BarredNow barred={sheet.of.barred} />
             <p className="mt-1">{r.lines.purpose.join(' ')}</p>
             <div className="flex justify-between gap-x-6 gap-y-2 border-b max-sm:flex-wrap border-black py-2">
               <ol>

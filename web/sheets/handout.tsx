@@ -1,6 +1,6 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
-import { Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
+import { BarredNow, Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, stopRules, tempoLine } from './words.ts';
 
 const SIZES = [
@@ -30,6 +30,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
               <h1 className="text-[28pt] leading-none">{v.name}</h1>
               <p className="mt-1">{r.lines.purpose.join(' ')}</p>
             </header>
+            <BarredNow barred={sheet.of.barred} />
             <div className="my-3 flex items-center justify-between gap-x-6 gap-y-2 max-sm:flex-wrap">
               <div>
                 <p>One thing to think of</p>

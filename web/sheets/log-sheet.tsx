@@ -1,6 +1,6 @@
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { FAULT_LETTERS, logRows } from '../../core/sheets/index.ts';
-import { PaperSheet, usePrinting } from './paper.tsx';
+import { BarredNow, PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf } from './words.ts';
 
 const SIZES = [
@@ -75,6 +75,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
       <h2 className="text-[1.25em] leading-tight">
         {v.name} <span className="font-normal">{askedOf(of, job.hall.massUnit)}</span>
       </h2>
+      <BarredNow barred={of.barred} />
       <p>
         {r.faults.map((f, i) => `${FAULT_LETTERS[i]} ${f.name}`).join(' · ')}
         {aids && ` · Last time: ${aids}`}

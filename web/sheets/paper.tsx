@@ -1,6 +1,6 @@
 import { createContext, use, useLayoutEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { PrintJob, PrintedSheet } from '../../contract/sheets.ts';
+import type { PrintJob, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { writeJob } from '../../core/sheets/index.ts';
 import { fullDay } from '../ui/index.ts';
@@ -150,6 +150,16 @@ function Foot({ sheet, sizePt }: { sheet: PrintedSheet; sizePt: number }) {
       </div>
     </footer>
   );
+}
+
+/** What a person may not do now is said where it would be read as an invitation. */
+export function BarredNow({ barred }: Pick<PrintedVariation, 'barred'>) {
+  const { job } = usePrinting();
+  return barred ? (
+    <p className="my-1 border-[3px] border-black px-2 font-bold">
+      Barred for {job.person?.name ?? 'this person'} for now: not to be done until the head coach says so.
+    </p>
+  ) : null;
 }
 
 /** A heading with its lines; nothing where there are none. */

@@ -1,7 +1,7 @@
 import type { PrintedSheet } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { LEADING } from '../../core/sheets/index.ts';
+import { BARRED, LEADING } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 
@@ -21,6 +21,7 @@ function preparing(r: ResolvedVariation): string {
 /** The drills before today's work, to be ticked; it ends early when the target is felt. */
 export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'warm-up' }> }) {
   const { job } = usePrinting();
+  const barred = sheet.leftOut.filter((l) => l.why === BARRED);
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={10}>
       {(step) => {
@@ -40,7 +41,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
               Tick and go on. It ends when the muscles of today are felt; fewer are fine when that comes
               early.
             </p>
-            {sheet.entries.length === 0 && (
+            {sheet.entries.length === 0 && barred.length === 0 && (
               <p className="mt-4 font-semibold">No drill is named for this work.</p>
             )}
             <ol className="mt-1">
@@ -78,16 +79,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
                 );
               })}
             </ol>
-            {sheet.leftOut.some((l) => l.why.startsWith('barred')) && (
-              <p className="mt-1">
-                Not today:{' '}
-                {sheet.leftOut
-                  .filter((l) => l.why.startsWith('barred'))
-                  .map((l) => `${l.name} (${l.why})`)
-                  .join(', ')}
-                .
-              </p>
-            )}
+            {barred.length > 0 && <p className="mt-1">Not today: {barred.map((l) => l.name).join(', ')}.</p>}
             <p className="mt-2 border-2 border-black p-1.5">
               Stiff back, knees or ankles: say so first. A stretch pulls, it does not hurt; sharp or rising
               pain ends it.
