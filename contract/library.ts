@@ -262,7 +262,7 @@ const equipment = shape(
     inHall: whole(0, 500),
     where: looseText(200),
     shareable: Joi.boolean(),
-    sizes: list(shape({ name: text(80), fromM: number(0, 10), toM: number(0, 10), stepM: number(0, 5) }), 12),
+    sizes: list(shape({ name: text(80), fromM: number(0, 5), toM: number(0, 5), stepM: number(0, 5) }), 12),
     setUp: lines,
     checks: lines,
     equals: list(slug(), 20),

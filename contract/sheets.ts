@@ -11,7 +11,7 @@ import type {
   SheetEffect,
   Stage,
 } from '../core/library/index.ts';
-import type { JobItem, SheetKind, WarmUp } from '../core/sheets/index.ts';
+import type { JobItem, WarmUp, WarmUpEntry } from '../core/sheets/index.ts';
 import type { HallSettings } from './hall.ts';
 import { shape, strict, text, whole } from './parts.ts';
 
@@ -38,14 +38,12 @@ export interface PrintedVariation {
 export interface PrintedLevel {
   id: string;
   name: string;
-  stage: Stage;
   mechanics: SettledMechanics;
   pattern: Pattern;
   main: string;
   equals: string[];
   dose: string;
   advance: Criterion;
-  stepBack: Criterion;
 }
 
 /** A sheet about one variation. */
@@ -63,12 +61,7 @@ export type PrintedSheet =
       item: JobItem;
       of: string[];
       seconds: number;
-      entries: {
-        of: PrintedVariation;
-        step: WarmUp['entries'][number]['step'];
-        because: string;
-        seconds: number;
-      }[];
+      entries: (Omit<WarmUpEntry, 'variation'> & { of: PrintedVariation })[];
       leftOut: WarmUp['leftOut'];
     }
   | { kind: 'poster'; item: JobItem; ladder: SettledLadder; levels: PrintedLevel[]; standing: string | null };
@@ -77,7 +70,7 @@ export type PrintedSheet =
 export interface PrintJob {
   sheets: PrintedSheet[];
   person: PrintedFor | null;
-  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit' | 'lengthUnit'> & { today: string };
+  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit'> & { today: string };
   edition: EditionHeader;
   /** State of the library that was printed: the QR code carries it. */
   state: number;
@@ -105,12 +98,10 @@ export interface ChangedSince {
 export interface PrintedState {
   verdict: 'current' | 'outdated';
   item: JobItem;
-  kind: SheetKind;
   title: string;
   /** State that was printed, and that of now. */
   printed: number;
   now: number;
-  edition: EditionHeader;
   changed: ChangedSince[];
   /** What reads or is drawn differently on it, sheet by sheet; empty: every line is as it was. */
   differs: SheetEffect[];
@@ -138,7 +129,6 @@ export interface ShareMade {
 
 export interface ShareRow {
   id: string;
-  job: string;
   titles: string[];
   person: string | null;
   madeBy: string;

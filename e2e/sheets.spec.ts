@@ -235,11 +235,11 @@ test('a filled paper sheet is entered row by row: all of it or, with a word on e
   await expect(page.getByRole('heading', { name: 'Enter a paper sheet: Ida Farrow' })).toBeVisible();
   const rows = page.getByRole('row').filter({ has: page.getByRole('checkbox') });
   const cell = (row: number, name: RegExp) => rows.nth(row).getByRole('textbox', { name });
-  await cell(0, /: (Reps|Seconds)$/).fill('14');
+  await cell(0, /: (Repetitions|Seconds)$/).fill('14');
   await cell(0, /effort/).fill('6');
   await cell(0, /pain/).fill('0');
   await rows.nth(0).getByRole('checkbox').check();
-  await cell(1, /: (Reps|Seconds)$/).fill('eleven');
+  await cell(1, /: (Repetitions|Seconds)$/).fill('eleven');
   await cell(1, /faults/).fill('a2');
   await page.getByRole('button', { name: /^Keep/ }).click();
   await expect(page.getByRole('alert')).toContainText('One row needs a look. Nothing has been kept yet');
@@ -247,12 +247,12 @@ test('a filled paper sheet is entered row by row: all of it or, with a word on e
   await expect(page.getByText('Faults are counted only where the set was watched.')).toBeVisible();
   expect(await count()).toBe(before);
 
-  await cell(1, /: (Reps|Seconds)$/).fill('11');
+  await cell(1, /: (Repetitions|Seconds)$/).fill('11');
   await rows.nth(1).getByRole('checkbox').check();
   await page.getByRole('button', { name: 'Keep 2 sets' }).click();
   await expect(page.getByText('2 sets are kept')).toBeVisible();
   await expect.poll(count).toBe(before + 2);
-  await expect(cell(0, /: (Reps|Seconds)$/)).toHaveValue('');
+  await expect(cell(0, /: (Repetitions|Seconds)$/)).toHaveValue('');
   await page.goto(`/floor/${id}/paper?of=nothing%20here!`);
   await expect(page.getByText('The address names no log sheet.')).toBeVisible();
 });

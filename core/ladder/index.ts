@@ -13,3 +13,4 @@ export * from './facts.ts';
 export * from './mask.ts';
 export * from './last-loads.ts';
 export * from './last-aids.ts';
+export * from './reading.ts';

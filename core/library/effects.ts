@@ -1,6 +1,6 @@
 import { sentenceOf } from '../ladder/index.ts';
 import { canonicalJson } from './canonical.ts';
-import type { Body, Variation } from './documents.ts';
+import type { Body, Ladder, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { faultSection, printedLines } from './printed.ts';
 import type { PrintedLine } from './printed.ts';
@@ -63,22 +63,26 @@ export function effectsOf(before: Shelf, after: Shelf, changed: readonly Body[])
     looked++;
     sheets.push(...sheetEffects(before, after, old, v, question));
   }
-  const criteria: CriterionEffect[] = [];
-  for (const ladder of after.all('ladder')) {
+  const ladders = after.all('ladder').filter((l) => question || ids.has(documentId(l)));
+  return { sheets, criteria: criterionEffects(before, after, ladders), looked };
+}
+
+/** Criteria of some ladders whose sentences change; a new ladder or level is no effect. */
+export function criterionEffects(before: Shelf, after: Shelf, ladders: readonly Ladder[]): CriterionEffect[] {
+  return ladders.flatMap((ladder) => {
     const old = before.get('ladder', ladder.slug);
-    if (!old || (!question && !ids.has(documentId(ladder)))) continue;
+    if (!old) return [];
     const was = new Map(resolveLadder(old, before).levels.map((l) => [l.id, l]));
-    for (const level of resolveLadder(ladder, after).levels) {
-      for (const criterion of ['advance', 'stepBack'] as const) {
+    return resolveLadder(ladder, after).levels.flatMap((level) =>
+      (['advance', 'stepBack'] as const).flatMap((criterion): CriterionEffect[] => {
         const from = was.get(level.id);
         const [a, b] = [from && sentenceOf(from[criterion]), sentenceOf(level[criterion])];
-        if (a === undefined || a === b) continue;
+        if (a === undefined || a === b) return [];
         const { slug, name } = ladder;
-        criteria.push({ ladder: slug, ladderName: name, level: level.name, criterion, before: a, after: b });
-      }
-    }
-  }
-  return { sheets, criteria, looked };
+        return [{ ladder: slug, ladderName: name, level: level.name, criterion, before: a, after: b }];
+      }),
+    );
+  });
 }
 
 /** Whether a sheet draws on any of the documents, directly or through one it names. */
@@ -101,7 +105,7 @@ function sheetEffects(
   stages: boolean,
 ): SheetEffect[] {
   const at = (person?: ForPerson) =>
-    difference(resolve(old, before, person), resolve(v, after, person), person?.stage ?? null);
+    sheetDifference(resolve(old, before, person), resolve(v, after, person), person?.stage ?? null);
   const plain = at();
   if (!stages) return plain ? [plain] : [];
   const byStage = STAGES.map((stage) => at({ stage, answers: {} }));
@@ -117,7 +121,8 @@ const cueless = (e: SheetEffect) => ({
   reordered: e.reordered.filter((s) => s !== 'Cues'),
 });
 
-function difference(
+/** What differs between two readings of one sheet; null where they print and draw the same. */
+export function sheetDifference(
   before: ResolvedVariation,
   after: ResolvedVariation,
   stage: Stage | null,

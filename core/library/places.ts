@@ -1,6 +1,6 @@
 import type { Ladder } from './documents.ts';
 import type { Shelf } from './shelf.ts';
-import { PATTERNS } from './vocabulary.ts';
+import { byPattern } from './vocabulary.ts';
 
 /** A level that a variation stands on, as its main one or an equal. */
 export interface Place {
@@ -16,9 +16,7 @@ export const laddersOf = (shelf: Shelf): Ladder[] =>
   shelf
     .all('ladder')
     .filter((l) => !l.retired)
-    .sort(
-      (a, b) => PATTERNS.indexOf(a.pattern) - PATTERNS.indexOf(b.pattern) || a.name.localeCompare(b.name),
-    );
+    .sort((a, b) => byPattern(a, b) || a.name.localeCompare(b.name));
 
 /** Where each variation stands on the ladders in use, in the order of ladders and levels. */
 export function placesOn(shelf: Shelf): ReadonlyMap<string, readonly Place[]> {

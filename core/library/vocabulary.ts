@@ -4,6 +4,11 @@
  */
 export const PATTERNS = ['squat', 'lunge', 'hinge', 'bridge'] as const;
 export type Pattern = (typeof PATTERNS)[number];
+/** Sorts what belongs to a pattern in the order of the patterns; what belongs to none comes last. */
+export const byPattern = (a: { pattern: Pattern | null }, b: { pattern: Pattern | null }): number => {
+  const at = (p: Pattern | null) => (p === null ? PATTERNS.length : PATTERNS.indexOf(p));
+  return at(a.pattern) - at(b.pattern);
+};
 
 export const ROLES = ['prepare', 'teach', 'work'] as const;
 export type Role = (typeof ROLES)[number];

@@ -2,24 +2,15 @@ import {
   answerReferencesOf,
   carries,
   documentId,
-  LINE_FIELD_WORDS,
   placesOn,
   referencesOf,
   resolve,
   STAGES,
 } from '../library/index.ts';
 import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
-import type { JobItem, SheetKind } from './job.ts';
+import type { JobItem } from './job.ts';
+import { LEADING } from './on-paper.ts';
 import { warmUpFor } from './warm-up.ts';
-
-/** Cues that stand on a sheet, counted from the first; a full sheet shows them all. */
-export const LEADING: Record<Exclude<SheetKind, 'poster'>, number> = {
-  floor: 3,
-  full: Infinity,
-  handout: 1,
-  log: 0,
-  'warm-up': 1,
-};
 
 /**
  * Every document, as `kind/slug`, that a printed sheet draws on: a change of any of them, and of nothing else,
@@ -99,20 +90,4 @@ export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
     }
   }
   return ids;
-}
-
-const FLOOR_LINES = [LINE_FIELD_WORDS.runThrough, 'Cues', 'Dose', 'Equipment'];
-const LINES_OF: Record<SheetKind, readonly string[] | null> = {
-  floor: FLOOR_LINES,
-  full: null,
-  handout: null,
-  log: ['Dose', 'Fault'],
-  'warm-up': ['Cues', 'Dose', LINE_FIELD_WORDS.rangeNotes],
-  poster: [],
-};
-
-/** Whether a line of the whole sheet, told by its section, stands on this kind of paper too. */
-export function standsOn(kind: SheetKind, section: string): boolean {
-  const sections = LINES_OF[kind];
-  return sections === null || sections.some((s) => section === s || section.startsWith(`${s}:`));
 }

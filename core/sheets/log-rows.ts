@@ -1,8 +1,20 @@
 import { doseFor } from '../dose/index.ts';
-import type { Dose, Laterality, Side } from '../library/index.ts';
+import type { CountedIn, Dose, Laterality, LoadKind, Side } from '../library/index.ts';
 
 /** Letters of the faults on a log sheet, in the order of its variation. */
 export const FAULT_LETTERS = 'abcdefghijklmnopqrstuvwxyz';
+
+const COUNTED_WORDS: Record<CountedIn, string> = {
+  repetitions: 'Repetitions',
+  'seconds held': 'Seconds',
+  rounds: 'Rounds',
+};
+/** What a set is counted in, as a heading. */
+export const countedWord = (v: { countedIn: CountedIn }): string => COUNTED_WORDS[v.countedIn];
+
+/** Whether a set has a load in kilograms; a band is noted by its name. */
+export const takesLoad = (v: { loadKind: LoadKind }): boolean =>
+  v.loadKind !== 'none' && v.loadKind !== 'band';
 
 /**
  * The rows that a blank log sheet has for a variation, set by set: one, or one a side. There is a set more than is

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
-import { carries, resolve, shelfOf } from '../library/index.ts';
+import { carries, printedLines, resolve, shelfOf } from '../library/index.ts';
 import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
 import {
   drawsOn,
@@ -10,7 +10,8 @@ import {
   MOST_ITEMS,
   MOST_OF_DAY,
   readJob,
-  standsOn,
+  onPaper,
+  differsOnPaper,
   SHEET_KINDS,
   WARM_UP_S,
   warmUpFor,
@@ -149,13 +150,42 @@ describe('what a sheet draws on', () => {
     expect(on('floor', 'no-such')).toEqual(new Set());
   });
 
-  it('tells which lines of the whole sheet stand on which paper', () => {
-    expect(standsOn('floor', 'Cues')).toBe(true);
-    expect(standsOn('floor', 'Equipment: Mat')).toBe(true);
-    expect(standsOn('floor', 'Breathing')).toBe(false);
-    expect(standsOn('full', 'Breathing')).toBe(true);
-    expect(standsOn('log', 'Fault: Sharp pain')).toBe(true);
-    expect(standsOn('poster', 'Cues')).toBe(false);
+  it('leaves of a reading what stands on the paper', () => {
+    const r = resolve(variation('box-squat'), shelf);
+    const texts = (kind: JobItem['kind']) =>
+      printedLines(onPaper(kind, r)).map((l) => `${l.section}: ${l.text}`);
+    expect(onPaper('full', r)).toBe(r);
+    const floor = texts('floor');
+    expect(floor.filter((l) => l.startsWith('Cues'))).toHaveLength(3);
+    expect(floor.some((l) => l.startsWith('Breathing'))).toBe(false);
+    expect(floor).toContain('Equipment: Foam pads, 5 cm: Foam pads, 5 cm');
+    // What ends the set is on it with when, other faults are not.
+    expect(floor.filter((l) => l.includes('Sharp or rising pain ends the set'))).toHaveLength(1);
+    expect(floor.some((l) => l.includes('Drops the last part'))).toBe(false);
+    expect(onPaper('log', r).faults.map((f) => f.name)).toEqual(r.faults.map((f) => f.name));
+    expect(texts('handout').some((l) => l.includes('Firm cushions or thick books'))).toBe(true);
+    expect(texts('poster')).toEqual([]);
+  });
+
+  it('tells what differs on it for a stage alone, and nothing that stands on other paper', () => {
+    const cue = (slug: string, text: string) => {
+      const c = shelf.get('cue', slug)!;
+      return differsOnPaper('floor', ['box-squat'], shelf, swapped({ ...c, line: { ...c.line, text } }));
+    };
+    // It leads for those who know the movement no longer, for the advanced only.
+    expect(cue('knees-open-doors', 'Open two doors.')).toMatchObject([
+      { stage: 'advanced', takenUp: [{ section: 'Cues', text: 'Open two doors.' }] },
+    ]);
+    expect(cue('seat-first', 'The seat starts.')).toMatchObject([
+      { stage: null, takenUp: [{ text: 'The seat starts.' }] },
+    ]);
+    expect(cue('belt-round', 'Belt out.')).toEqual([]);
+    const pain = shelf.get('fault', 'sharp-pain')!;
+    const after = swapped({ ...pain, whenToStop: { text: 'Stop at once.' } });
+    expect(differsOnPaper('floor', ['box-squat'], shelf, after)).toMatchObject([
+      { takenUp: [{ section: 'Fault: Sharp pain', text: 'Stop at once.' }] },
+    ]);
+    expect(differsOnPaper('log', ['box-squat'], shelf, after)).toEqual([]);
   });
 });
 

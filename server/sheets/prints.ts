@@ -1,8 +1,8 @@
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
-import { barring, factsOf, lastAids, standingAfter, targetAt } from '../../core/ladder/index.ts';
-import { laddersOf, resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
-import type { Ladder, ResolvedVariation, SettledLevel, Stage, Variation } from '../../core/library/index.ts';
+import { barring, factsOf, lastAids, readingOf, standingAfter } from '../../core/ladder/index.ts';
+import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
+import type { Ladder, ResolvedVariation, Variation } from '../../core/library/index.ts';
 import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
 import type { Db } from '../db/index.ts';
@@ -19,7 +19,6 @@ interface Reader {
   id: string;
   name: string;
   records: PersonRecords;
-  today: string;
 }
 
 /**
@@ -40,7 +39,6 @@ export async function printJob(
     id: person.id,
     name: person.name,
     records: (await recordsOf(db, [person.id]))(person.id),
-    today,
   };
   const missing: string[] = [];
   const sheets = items.flatMap((item): PrintedSheet[] => {
@@ -50,11 +48,11 @@ export async function printJob(
   });
   const hall = await hallRow(db);
   if (!hall) throw new Refusal(404, 'There is no hall yet.');
-  const { name, paper, massUnit, lengthUnit } = hall;
+  const { name, paper, massUnit } = hall;
   return {
     sheets,
     person: person && { id: person.id, name: person.name },
-    hall: { name, paper, massUnit, lengthUnit, today },
+    hall: { name, paper, massUnit, today },
     edition: await editionHeader(db),
     state: inForce.state,
     publicUrl,
@@ -122,7 +120,6 @@ function posterOf(
         {
           id: l.id,
           name: l.name,
-          stage: l.stage,
           pattern: main.pattern,
           mechanics: resolveMechanics(main, shelf, {
             stage: l.stage,
@@ -135,7 +132,6 @@ function posterOf(
             main.laterality !== 'two legs',
           ),
           advance: l.advance,
-          stepBack: l.stepBack,
         },
       ];
     }),
@@ -155,7 +151,7 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
       lastAids: null,
       barred: false,
     };
-  const { stage, target } = placeOf(v, inForce, reader);
+  const { stage, target } = readingOf(v.slug, shelf, reader.records.moves);
   const resolved = resolve(v, shelf, { stage, answers: reader.records.answers });
   return {
     resolved,
@@ -172,23 +168,3 @@ const isBarred = (v: ResolvedVariation, reader: Reader) =>
 
 const standingOn = (ladder: Ladder, reader: Reader) =>
   standingAfter(reader.records.moves.filter((m) => m.ladder === ladder.slug));
-
-/** The stage a variation is read at and, on the level where the person stands, what they are asked to do. */
-function placeOf(
-  v: Variation,
-  { shelf }: ShelfInForce,
-  reader: Reader,
-): { stage: Stage; target: PrintedVariation['target'] } {
-  const on = (l: Pick<SettledLevel, 'main' | 'equals'>) => l.main === v.slug || l.equals.includes(v.slug);
-  // Where nothing is known a person reads as somebody who knows the movement.
-  let stage: Stage = 'sound';
-  for (const ladder of laddersOf(shelf)) {
-    const standing = standingOn(ladder, reader);
-    if (!standing) continue;
-    const here = ladder.levels.find((l) => l.id === standing.level);
-    if (here && on(here)) return { stage: here.stage, target: targetAt(here.dose, standing.taken) };
-    const other = ladder.levels.find(on);
-    if (other) stage = other.stage;
-  }
-  return { stage, target: null };
-}

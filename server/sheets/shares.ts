@@ -57,7 +57,6 @@ export async function sharesOf(db: Db, me: Me, now: Date): Promise<ShareRow[]> {
     .orderBy(desc(share.madeAt));
   return rows.map(({ share: row, name }) => ({
     id: row.id,
-    job: row.job,
     titles: readJob(row.job).map(({ kind, of }) => {
       const names = of.map(
         (slug) =>

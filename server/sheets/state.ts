@@ -1,13 +1,13 @@
 import { and, eq, gt, inArray, lte, or } from 'drizzle-orm';
 import type { ChangedSince, PrintedState } from '../../contract/sheets.ts';
-import { documentId, effectsOf, titleOf } from '../../core/library/index.ts';
-import type { Body, SheetEffect } from '../../core/library/index.ts';
-import { drawsOn, standsOn } from '../../core/sheets/index.ts';
-import type { JobItem, SheetKind } from '../../core/sheets/index.ts';
+import { criterionEffects, documentId, titleOf } from '../../core/library/index.ts';
+import type { Body } from '../../core/library/index.ts';
+import { differsOnPaper, drawsOn } from '../../core/sheets/index.ts';
+import type { JobItem } from '../../core/sheets/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
-import { editionHeader, shelfAt, shelfInForce } from '../library/index.ts';
+import { shelfAt, shelfInForce } from '../library/index.ts';
 
 const { revision, change } = schema;
 
@@ -34,42 +34,20 @@ export async function stateOf(db: Db, item: JobItem, printed: number): Promise<P
   const ids = new Set([...drawsOn(item, before.shelf), ...drawsOn(item, now.shelf)]);
   const newer = [...ids].filter((id) => now.revisions.get(id) !== before.revisions.get(id));
   const changed = await lastChanges(db, newer, before.revisions, printed, now.state);
-  const bodies = now.shelf.everything().filter((b) => newer.includes(documentId(b)));
-  const effects = effectsOf(before.shelf, now.shelf, bodies);
-  const drawn = new Set(
-    [...ids].filter((id) => id.startsWith('variation/')).map((id) => id.slice('variation/'.length)),
+  const drawn = [...ids].flatMap((id) =>
+    id.startsWith('variation/') ? [id.slice('variation/'.length)] : [],
   );
+  const ladders = now.shelf.all('ladder').filter((l) => item.kind === 'poster' && l.slug === item.of[0]);
   return {
     verdict: changed.length === 0 ? 'current' : 'outdated',
     item,
-    kind: item.kind,
     title: titles.join(', '),
     printed,
     now: now.state,
-    edition: await editionHeader(db),
     changed,
-    differs: effects.sheets
-      .filter((e) => e.stage === null && drawn.has(e.variation))
-      .map((e) => onPaper(item.kind, e))
-      .filter((e) => e !== null),
-    criteria: effects.criteria.filter((e) => item.kind === 'poster' && e.ladder === item.of[0]),
+    differs: changed.length === 0 ? [] : differsOnPaper(item.kind, drawn, before.shelf, now.shelf),
+    criteria: changed.length === 0 ? [] : criterionEffects(before.shelf, now.shelf, ladders),
   };
-}
-
-/** What of a sheet's difference stands on the paper; null where nothing does. */
-function onPaper(kind: SheetKind, e: SheetEffect): SheetEffect | null {
-  const stands = (l: { section: string }) => standsOn(kind, l.section);
-  const shown: SheetEffect = {
-    ...e,
-    dropped: e.dropped.filter(stands),
-    takenUp: e.takenUp.filter(stands),
-    reordered: e.reordered.filter((section) => standsOn(kind, section)),
-    toeOutDeg: kind === 'full' ? e.toeOutDeg : null,
-    figure: kind === 'log' ? null : e.figure,
-  };
-  const faults = kind === 'full' || kind === 'log' ? e.faultsGone.length + e.faultsNew.length : 0;
-  const lines = shown.dropped.length + shown.takenUp.length + shown.reordered.length;
-  return lines + faults > 0 || shown.figure || shown.toeOutDeg ? shown : null;
 }
 
 /** The newest change of each document since a state, newest first. */

@@ -30,22 +30,12 @@ interface Props {
   detail?: Detail;
   /** Pixels for a centimetre of body. */
   scale?: number;
-  print?: boolean;
 }
 
 const still = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** Start and working position of a movement to one scale; with a tempo it can be played. */
-export function Movement({
-  mechanics: m,
-  pattern,
-  build,
-  loadKg,
-  tempo,
-  detail = 'full',
-  scale = 1,
-  print = false,
-}: Props) {
+export function Movement({ mechanics: m, pattern, build, loadKg, tempo, detail = 'full', scale = 1 }: Props) {
   const [at, setAt] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const { range, problem, three } = useMemo(() => {
@@ -72,13 +62,13 @@ export function Movement({
   if (!start || !working) {
     return <p className="border-l-4 border-warn px-3 py-2 text-sm">{problem} No figure for this body.</p>;
   }
-  const look = `fig-${pattern} ${print ? 'fig-print' : ''}`;
+  const look = `fig-${pattern}`;
   const frame = frameOf(three);
   const style = { width: `${frame.width * scale}px`, maxWidth: '100%' };
   const [first, last] = range ? [range.startWord, range.workingWord] : ['start', 'working position'];
   return (
     <div className="fig-movement">
-      <div className={print ? 'grid gap-1' : 'flex flex-wrap items-end gap-x-6 gap-y-3'}>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <figure>
           <Drawing
             figure={start}
@@ -88,7 +78,7 @@ export function Movement({
             style={style}
             title={describeRange(m, range)}
           />
-          <figcaption className={print ? 'text-[9pt]' : 'text-sm text-soft'}>{capital(first)}</figcaption>
+          <figcaption className="text-sm text-soft">{capital(first)}</figcaption>
         </figure>
         <figure>
           <Drawing
@@ -98,13 +88,13 @@ export function Movement({
             className={look}
             style={style}
           />
-          <figcaption className={print ? 'text-[9pt]' : 'text-sm text-soft'}>
+          <figcaption className="text-sm text-soft">
             {at === null ? capital(last) : 'On the way'}
             {m.type === 'drawn' && ', drawn only'}
           </figcaption>
         </figure>
       </div>
-      {cycle && !print && (
+      {cycle && (
         <div className="no-print mt-1 flex items-center gap-3">
           <Button
             onClick={() => {

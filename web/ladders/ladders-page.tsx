@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { EntrySummary, LibraryList } from '../../contract/library.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { PATTERNS } from '../../core/library/index.ts';
+import { byPattern } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
@@ -15,11 +15,9 @@ export function Ladders() {
   return (
     <Loaded query={library} what="the ladders">
       {({ entries }) => {
-        const order = (e: EntrySummary) =>
-          e.pattern === null ? PATTERNS.length : PATTERNS.indexOf(e.pattern);
         const ladders = entries
           .filter((e) => e.kind === 'ladder' && !e.retired)
-          .sort((a, b) => order(a) - order(b) || a.title.localeCompare(b.title));
+          .sort((a, b) => byPattern(a, b) || a.title.localeCompare(b.title));
         return (
           <>
             <h1>Ladders</h1>

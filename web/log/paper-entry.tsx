@@ -3,14 +3,22 @@ import { Link, useParams } from 'react-router';
 import type { PrintedVariation, PrintJob } from '../../contract/sheets.ts';
 import type { Person } from '../../contract/people.ts';
 import type { PersonOnLadders } from '../../contract/log.ts';
-import { FAULT_LETTERS, logRows, readJob, writeJob } from '../../core/sheets/index.ts';
+import {
+  blankRow,
+  countedWord,
+  FAULT_LETTERS,
+  logRows,
+  readJob,
+  readRow,
+  takesLoad,
+  writeJob,
+} from '../../core/sheets/index.ts';
+import type { PaperRow } from '../../core/sheets/index.ts';
 import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
 import { mergedSets } from './merge.ts';
 import { outbox } from './outbox-store.ts';
 import { useParcels } from './outbox.tsx';
-import { blankRow, readRow } from './paper.ts';
-import type { PaperRow } from './paper.ts';
 
 /** Type in what a paper log sheet says, row by row as it is printed; everything is kept at once or nothing. */
 export function PaperEntry() {
@@ -203,8 +211,8 @@ function Block({
   const { resolved: r } = of;
   const v = r.source;
   const oneSided = v.laterality !== 'two legs';
-  const loaded = !['none', 'band'].includes(v.loadKind);
-  const counted = v.countedIn === 'seconds held' ? 'Seconds' : v.countedIn === 'rounds' ? 'Rounds' : 'Reps';
+  const loaded = takesLoad(v);
+  const counted = countedWord(v);
   const felt = [...r.wanted, ...r.tolerated, ...r.unwanted];
   const name = (row: PaperRow, i: number) =>
     `${v.shortName}, set ${oneSided ? Math.floor(i / 2) + 1 : i + 1}${row.side ? ` ${row.side}` : ''}`;

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { FELT_KINDS, REGIONS } from '../../core/library/index.ts';
 import type { FeltKind, Region, ResolvedVariation, Side } from '../../core/library/index.ts';
 import type { LoggedSet, Target } from '../../core/ladder/index.ts';
+import { takesLoad } from '../../core/sheets/index.ts';
 import { useUnits } from '../shell/index.ts';
 import { Button, fromMass, tidy, toMass } from '../ui/index.ts';
 
@@ -82,7 +83,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
   const units = useUnits();
   const change = (part: Partial<Observed>) => setSet((now) => ({ ...now, ...part }));
   const oneSided = variation.source.laterality !== 'two legs';
-  const loaded = !['none', 'band'].includes(variation.source.loadKind);
+  const loaded = takesLoad(variation.source);
 
   const countFault = (fault: string, by: number) => {
     const now = set.faults.find((f) => f.fault === fault)?.reps ?? 0;

@@ -1,5 +1,5 @@
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
-import { FAULT_LETTERS, logRows } from '../../core/sheets/index.ts';
+import { countedWord, FAULT_LETTERS, logRows, takesLoad } from '../../core/sheets/index.ts';
 import { BarredNow, PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf } from './words.ts';
 
@@ -56,8 +56,8 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   const v = r.source;
   const rows = logRows(v, of.target);
   const aids = aidsLine(of);
-  const counted = v.countedIn === 'seconds held' ? 'Seconds' : v.countedIn === 'rounds' ? 'Rounds' : 'Reps';
-  const loaded = !['none', 'band'].includes(v.loadKind);
+  const counted = countedWord(v);
+  const loaded = takesLoad(v);
   const columns = [
     'Set',
     ...(v.laterality === 'two legs' ? [] : ['Side']),

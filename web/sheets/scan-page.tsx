@@ -18,7 +18,7 @@ export function ScanPage() {
         {(s) => {
           const again = new URLSearchParams({ job: writeJob([s.item]), ...(person ? { person } : {}) });
           const live =
-            s.kind === 'poster' ? `/ladders/${s.item.of[0]}` : `/library/variation/${s.item.of[0]}`;
+            s.item.kind === 'poster' ? `/ladders/${s.item.of[0]}` : `/library/variation/${s.item.of[0]}`;
           return (
             <>
               <Verdict state={s} />
@@ -30,9 +30,9 @@ export function ScanPage() {
                   {s.verdict === 'outdated' ? 'Print it anew' : 'Print another'}
                 </Link>
                 <Link to={live} className="inline-flex min-h-11 items-center">
-                  Open the live {s.kind === 'poster' ? 'ladder' : 'sheet'}
+                  Open the live {s.item.kind === 'poster' ? 'ladder' : 'sheet'}
                 </Link>
-                {s.kind === 'log' && person && me.role !== 'viewer' && (
+                {s.item.kind === 'log' && person && me.role !== 'viewer' && (
                   <Link
                     to={`/floor/${person}/paper?of=${s.item.of.join('+')}`}
                     className="inline-flex min-h-11 items-center"

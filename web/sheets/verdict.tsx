@@ -10,7 +10,7 @@ export function Verdict({ state: s }: { state: PrintedState }) {
   return (
     <section aria-label="Is this paper current?">
       <p className="label">
-        {SHEET_WORDS[s.kind]}, {s.title}
+        {SHEET_WORDS[s.item.kind]}, {s.title}
       </p>
       <h1>{s.verdict === 'current' ? '✓ This paper is current.' : '! This paper is outdated.'}</h1>
       <p className="mt-1">
@@ -31,8 +31,13 @@ export function Verdict({ state: s }: { state: PrintedState }) {
       )}
       <ul className="mt-2">
         {s.differs.map((e) => (
-          <li key={e.variation} className="border-t border-rule py-1.5">
-            {s.differs.length > 1 && <p className="font-semibold">{e.name}</p>}
+          <li key={`${e.variation} ${e.stage}`} className="border-t border-rule py-1.5">
+            {s.differs.length > 1 && (
+              <p className="font-semibold">
+                {e.name}
+                {e.stage && `, at the stage “${e.stage}”`}
+              </p>
+            )}
             <SheetDifference effect={e} />
           </li>
         ))}

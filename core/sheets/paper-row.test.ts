@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { LibraryFile } from '../../core/exchange/index.ts';
-import { resolve, shelfOf } from '../../core/library/index.ts';
-import { fromMass } from '../ui/index.ts';
-import { blankRow, readFaults, readRow } from './paper.ts';
-import type { PaperRow } from './paper.ts';
+import type { LibraryFile } from '../exchange/index.ts';
+import { resolve, shelfOf } from '../library/index.ts';
+import { blankRow, readFaults, readRow } from './paper-row.ts';
+import type { PaperRow } from './paper-row.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
@@ -46,7 +45,7 @@ describe('a row of a paper log', () => {
         felt: 'low back|work',
       }),
       bell,
-      (shown) => fromMass(shown, 'lb'),
+      (shown) => shown * 0.45359237,
     );
     if (!read || !('set' in read)) throw new Error('refused');
     expect(read.set).toMatchObject({

@@ -1,6 +1,6 @@
-import type { LoggedSet } from '../../core/ladder/index.ts';
-import type { ResolvedVariation, Side } from '../../core/library/index.ts';
-import { FAULT_LETTERS } from '../../core/sheets/index.ts';
+import type { LoggedSet } from '../ladder/index.ts';
+import type { ResolvedVariation, Side } from '../library/index.ts';
+import { countedWord, FAULT_LETTERS } from './log-rows.ts';
 
 /** One row of a log sheet as it is typed in; empty is not known. */
 export interface PaperRow {
@@ -87,12 +87,7 @@ export function readRow(
   };
   const counted = v.source.countedIn;
   const held = counted === 'seconds held';
-  const amount = number(
-    held ? 'Seconds' : counted === 'rounds' ? 'Rounds' : 'Repetitions',
-    row.amount,
-    held ? 7200 : 500,
-    !held,
-  );
+  const amount = number(countedWord(v.source), row.amount, held ? 7200 : 500, !held);
   if (row.amount.trim() === '') problems.push('Say how much was done; a row without it is no set.');
   const load = number('Load', row.load, 2000);
   const faults = readFaults(row.faults, v.faults, side);
