@@ -1,12 +1,19 @@
-import type { SettledLadder, SettledLevel } from '../library/index.ts';
-import { sessionsLookedAt } from './criteria.ts';
-import { atomsOf, evaluate } from './evaluate.ts';
+import type { Role, SettledLadder, SettledLevel, Stage } from '../library/index.ts';
+import type { Criterion } from './criteria.ts';
+import { looksBack } from './criteria.ts';
+import { evaluate } from './evaluate.ts';
 import type { Judged } from './evaluate.ts';
 import { cleanReps, levelEvidence } from './evidence.ts';
 import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
+import type { EvaluationContext, SignOff } from './judge.ts';
+import { missingFrom, plain, reasonsFor } from './missing.ts';
+import type { Reason } from './missing.ts';
+import { sessionsUntilMet } from './perfect.ts';
+import { isOneSided } from './pool.ts';
 import { barring, barSentence, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
-import { sentenceOf } from './sentence.ts';
+import type { NameOfLevel } from './sentence.ts';
+import { SIDE_TEST_DAYS } from './sides.ts';
 import { kitAtHand, nextStep, targetAt, takenWaySentence } from './target.ts';
 import type { TakenWay, Target } from './target.ts';
 
@@ -19,6 +26,10 @@ export interface Standing {
   since: IsoDate;
   /** Ways on confirmed since then, in order. */
   taken: TakenWay[];
+  /** In what role the person does the ladder; absent: as work. */
+  role?: Role;
+  /** The stage they are read at; absent: that of the level. */
+  stage?: Stage;
 }
 
 export interface DecisionInput {
@@ -27,8 +38,15 @@ export interface DecisionInput {
   /** Lowering time in seconds of each variation's tempo. */
   loweringS: ReadonlyMap<string, number>;
   standing: Standing;
-  /** The person's sets, in any order; those of other variations are ignored. */
+  /** The person's sets of at least the evidence window, in any order; those of other variations are ignored. */
   sets: readonly LoggedSet[];
+  /** Sessions at this level older than the sets given. */
+  earlierSessions?: number;
+  /** Days on which pain was reported, in any set or before work; absent: as the sets given say. */
+  painfulDays?: readonly IsoDate[];
+  massKg?: number | null;
+  signOffs?: readonly SignOff[];
+  nameOf?: NameOfLevel;
   restrictions: readonly Restriction[];
   /** Slugs of the equipment at hand. */
   kit: ReadonlySet<string>;
@@ -44,12 +62,6 @@ export interface GrowFinding {
   setIds: string[];
 }
 
-/** A reason in words; `health` marks what only staff of the squad may read. */
-export interface Reason {
-  text: string;
-  health: boolean;
-}
-
 export interface Decision {
   outcome: Outcome;
   ladder: string;
@@ -62,6 +74,8 @@ export interface Decision {
   grow: GrowFinding;
   /** What stands between the person and the next level, in words. */
   missing: Reason[];
+  /** The fewest further sessions after which the advance can be met; 0: it is; null: it hangs on something else. */
+  earliestSessions: number | null;
   target: Target;
   /** Variation to do now: the main one, or the nearest permitted equal that the kit allows. */
   variation: string | null;
@@ -84,13 +98,26 @@ export function decide(input: DecisionInput): Decision {
   if (!level) throw new Error(`Ladder ${ladder.slug} has no level ${standing.level}.`);
 
   const sessions = levelEvidence(input.sets, [level.main, ...level.equals], standing.since);
-  const ctx = { facts, today };
-  const advance = evaluate(level.advance, sessions, ctx);
-  const stepBack = evaluate(level.stepBack, sessions, ctx);
+  const ctx: EvaluationContext = {
+    facts,
+    today,
+    massKg: input.massKg ?? null,
+    at: { ladder: ladder.slug, level: level.id, since: standing.since },
+    earlierSessions: input.earlierSessions ?? 0,
+    held: input.heldElsewhere,
+    signOffs: input.signOffs ?? [],
+    ...(input.nameOf ? { nameOf: input.nameOf } : {}),
+  };
+  const asked = askedOf(level, standing);
+  const advance = evaluate(asked.advance, sessions, ctx);
+  const stepBack = evaluate(asked.stepBack, sessions, ctx);
   const target = targetAt(level.dose, standing.taken);
   const grow = growFinding(input, level, target, sessions);
   const restrictions = input.restrictions.filter((r) => inForce(r, today));
   const choice = chooseVariation(level, input, restrictions);
+  const main = facts.get(level.main);
+  const earliestSessions =
+    advance.judgement === 'met' ? 0 : main ? sessionsUntilMet(asked.advance, sessions, main, ctx) : null;
 
   const result = (outcome: Outcome, toLevel: SettledLevel | null, reasons: Reason[]): Decision => ({
     outcome,
@@ -101,7 +128,8 @@ export function decide(input: DecisionInput): Decision {
     advance,
     stepBack,
     grow,
-    missing: missingFrom(advance),
+    missing: missingFrom(advance, input.nameOf),
+    earliestSessions,
     target,
     variation: choice.variation,
     variationNote: choice.note,
@@ -142,7 +170,7 @@ export function decide(input: DecisionInput): Decision {
   }
 
   const blockers: Reason[] = [];
-  const painDate = painInWindow(input.sets, sessions, level);
+  const painDate = painInWindow(input.painfulDays ?? painfulDays(input.sets), sessions, asked.advance);
   if (painDate) blockers.push({ text: `Pain was reported on ${painDate}; settle that first.`, health: true });
 
   if (advance.judgement === 'met') {
@@ -156,7 +184,9 @@ export function decide(input: DecisionInput): Decision {
       }
       for (const need of next.entryNeeds) {
         if (!input.heldElsewhere.has(`${need.ladder}/${need.level}`)) {
-          blockers.push(plain(`The next level needs ${need.level} on the ladder ${need.ladder} first.`));
+          const name =
+            input.nameOf?.(need.ladder, need.level) ?? `${need.level} on the ladder ${need.ladder}`;
+          blockers.push(plain(`The next level needs ${name} first.`));
         }
       }
       if (blockers.length === 0) {
@@ -171,11 +201,36 @@ export function decide(input: DecisionInput): Decision {
       ...blockers,
     ]);
   }
-  const missing = sessions.length ? missingFrom(advance) : [plain('Nothing logged at this level yet.')];
+  const missing = sessions.length
+    ? missingFrom(advance, input.nameOf)
+    : [plain('Nothing logged at this level yet.')];
   return result('hold', null, [...blockers, ...missing]);
 }
 
-const plain = (text: string): Reason => ({ text, health: false });
+/** What is asked of somebody on the level: its own criteria, or those of the first variant that fits their role and stage. */
+export function askedOf(
+  level: SettledLevel,
+  standing: Pick<Standing, 'role' | 'stage'>,
+): { advance: Criterion; stepBack: Criterion } {
+  const role = standing.role ?? 'work';
+  const stage = standing.stage ?? level.stage;
+  const fits = level.variants?.find((v) => (v.role ?? role) === role && (v.stage ?? stage) === stage);
+  return fits ?? level;
+}
+
+/** How much evidence a decision on the level reads at most: so many sessions, and all of so many days. */
+export function evidenceWindow(level: SettledLevel, standing: Pick<Standing, 'role' | 'stage'>) {
+  const { advance, stepBack } = askedOf(level, standing);
+  const a = looksBack(advance, SIDE_TEST_DAYS);
+  const b = looksBack(stepBack, SIDE_TEST_DAYS);
+  // Growing inside the level looks at two sessions.
+  return { sessions: Math.max(a.sessions, b.sessions, 2), days: Math.max(a.days, b.days) };
+}
+
+/** Days on which pain was reported in any of the sets. */
+export const painfulDays = (sets: readonly Pick<LoggedSet, 'date' | 'pain'>[]): IsoDate[] => [
+  ...new Set(sets.filter((s) => (s.pain ?? 0) > 0).map((s) => s.date)),
+];
 
 /** The restriction as a phrase, e.g. "every bridge until 2026-12-01, said by the physiotherapist". */
 export function restrictionSentence(r: Restriction): string {
@@ -206,80 +261,16 @@ function chooseVariation(level: SettledLevel, input: DecisionInput, restrictions
   };
 }
 
-/** Date of the newest pain report on the days the advance would rest on; warm-up sets count here too. */
+/** The newest day of pain among those the advance would rest on; warm-up sets count here too. */
 function painInWindow(
-  sets: readonly LoggedSet[],
+  days: readonly IsoDate[],
   sessions: readonly EvidenceSession[],
-  level: SettledLevel,
+  advance: Criterion,
 ): IsoDate | null {
-  const first = sessions.at(-Math.min(sessions.length, sessionsLookedAt(level.advance)))?.date;
+  const back = looksBack(advance, SIDE_TEST_DAYS).sessions;
+  const first = sessions.at(-Math.min(sessions.length, back))?.date;
   if (!first) return null;
-  const painful = sets.filter((s) => s.date >= first && (s.pain ?? 0) > 0).map((s) => s.date);
-  return painful.sort().at(-1) ?? null;
-}
-
-function reasonsFor(met: Judged): Reason[] {
-  const c = met.criterion;
-  if (c.kind === 'any' || c.kind === 'all') {
-    return met.parts.filter((p) => p.judgement === 'met').flatMap(reasonsFor);
-  }
-  const when = c.kind === 'sessionsRunning' ? met.parts.map((p) => p.date).join(' and ') : met.date;
-  return [{ text: `${capital(met.sentence)} (${when}: ${accountOf(met)}).`, health: met.health }];
-}
-
-const accountOf = (j: Judged): string =>
-  j.parts.length ? j.parts.map(accountOf).filter(Boolean).join(' / ') : j.account;
-
-const capital = (s: string) => `${s[0]?.toUpperCase() ?? ''}${s.slice(1)}`;
-
-/** What the advance still lacks, part by part; a run of sessions says how many are left. */
-function missingFrom(judged: Judged): Reason[] {
-  if (judged.judgement === 'met') return [];
-  const c = judged.criterion;
-  if (c.kind === 'all') return judged.parts.flatMap(missingFrom);
-  if (c.kind === 'any') {
-    return [
-      {
-        text: `One of: ${judged.parts
-          .flatMap(missingFrom)
-          .map((r) => r.text)
-          .join(' ')}`,
-        health: judged.health,
-      },
-    ];
-  }
-  if (c.kind === 'sessionsRunning') {
-    const newest = judged.parts[0];
-    if (!newest || newest.judgement === 'met') {
-      const left = c.sessions - (judged.seen ?? 0);
-      const older = judged.parts.find((p) => p.judgement === 'unknown');
-      return [
-        {
-          text: older
-            ? `${capital(sentenceLeft(judged, left))}; on ${older.date} it is not known: ${accountOf(older)}.`
-            : `${capital(sentenceLeft(judged, left))}.`,
-          health: judged.health,
-        },
-      ];
-    }
-    return atomsOf(newest)
-      .filter((a) => a.judgement !== 'met')
-      .map((a) => ({
-        text: `${missingAtom(a).replace(/\.$/, '')}, in ${c.sessions} sessions running.`,
-        health: a.health,
-      }));
-  }
-  return [{ text: missingAtom(judged), health: judged.health }];
-}
-
-const sentenceLeft = (judged: Judged, left: number) => {
-  const inner = judged.criterion.kind === 'sessionsRunning' ? judged.criterion.of : judged.criterion;
-  return `${left} more ${left === 1 ? 'session' : 'sessions'} running with ${sentenceOf(inner)}`;
-};
-
-function missingAtom(j: Judged): string {
-  const seen = j.judgement === 'unknown' ? `${j.account}: ask or watch` : `seen ${j.account}`;
-  return `Needs ${j.sentence} (${j.date ? `${j.date}: ` : ''}${seen}).`;
+  return days.filter((d) => d >= first).reduce<IsoDate | null>((a, d) => (a && a > d ? a : d), null);
 }
 
 /**
@@ -331,8 +322,7 @@ function growFinding(
 
 /** Clean repetitions of the last set, of each side where sides are logged apart; null where unknown. */
 function lastSets(session: EvidenceSession, facts: FactsBySlug): (number | null)[] {
-  const oneSided = session.sets.some((s) => facts.get(s.variation)?.oneSided);
-  if (!oneSided) return [cleanReps(session.sets.at(-1)!, facts)];
+  if (!isOneSided(session, facts)) return [cleanReps(session.sets.at(-1)!, facts)];
   return (['left', 'right'] as const).map((side) => {
     const last = session.sets.filter((s) => s.side === side).at(-1);
     return last ? cleanReps(last, facts) : null;

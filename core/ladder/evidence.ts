@@ -1,4 +1,7 @@
 import type {
+  Aid,
+  CountedIn,
+  Felt,
   FeltKind,
   LoadKind,
   LoadPlace,
@@ -57,6 +60,14 @@ export interface VariationFacts {
   /** Equipment that must be at hand: every group needs one of its members. */
   equipmentGroups: string[][];
   severities: Record<string, Severity>;
+  countedIn: CountedIn;
+  loadKind: LoadKind;
+  /** Aids that may be noted with it. */
+  aids: Aid[];
+  /** False where its tempo is not prescribed. */
+  hasTempo: boolean;
+  wanted: Felt[];
+  unwanted: Felt[];
 }
 
 export type FactsBySlug = ReadonlyMap<string, VariationFacts>;

@@ -1,4 +1,4 @@
-import type { ResolvedVariation } from '../library/index.ts';
+import type { Aid, ResolvedVariation, Variation } from '../library/index.ts';
 import type { VariationFacts } from './evidence.ts';
 
 /** What decisions need to know, from the one resolved reading of the variation. */
@@ -16,5 +16,22 @@ export function factsOf(v: ResolvedVariation): VariationFacts {
       ...v.equipmentAny.map((group) => group.map((n) => n.equipment.slug)),
     ],
     severities: Object.fromEntries(v.faults.map((f) => [f.slug, f.severity])),
+    countedIn: v.source.countedIn,
+    loadKind: v.source.loadKind,
+    aids: aidsOf(v.source),
+    hasTempo: Object.values(v.source.tempo).some((s) => s > 0),
+    wanted: v.wanted,
+    unwanted: v.unwanted.map(({ region, kind }) => ({ region, kind })),
   };
+}
+
+const HELD_BY_HAND: readonly Variation['support'][] = ['wall', 'chair or pole', 'strap', 'hands of a coach'];
+
+/** Aids that can be used with a variation, and so can fade. */
+export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support' | 'loadKind'>): Aid[] {
+  const aids: Aid[] = [];
+  if (v.rangeTarget === 'box or pad height') aids.push('pads');
+  if (HELD_BY_HAND.includes(v.support)) aids.push('hand support');
+  if (v.loadKind === 'band') aids.push('band help');
+  return aids;
 }

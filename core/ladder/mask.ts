@@ -1,5 +1,6 @@
 import type { Judged } from './evaluate.ts';
-import type { Decision, Reason } from './decide.ts';
+import type { Decision } from './decide.ts';
+import type { Reason } from './missing.ts';
 import type { LoggedSet } from './evidence.ts';
 
 const HIDDEN = 'for staff of the squad';

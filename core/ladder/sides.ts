@@ -1,4 +1,5 @@
 import type { Side } from '../library/index.ts';
+import { daysBetween } from './days.ts';
 import { bySetOrder, cleanReps } from './evidence.ts';
 import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
 
@@ -16,13 +17,6 @@ export interface SideDifference {
   /** True when the sides are one repetition apart or less, which a test cannot tell from equal. */
   withinTolerance: boolean;
   setIds: string[];
-}
-
-const dayNumber = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;
-
-/** Whole days from one hall date to another. */
-export function daysBetween(from: IsoDate, to: IsoDate): number {
-  return Math.round(dayNumber(to) - dayNumber(from));
 }
 
 const scoreOf = (set: LoggedSet, facts: FactsBySlug) => {

@@ -1,4 +1,5 @@
 import type { IsoDate } from './evidence.ts';
+import type { Role, Stage } from '../library/index.ts';
 import type { Outcome, Standing } from './decide.ts';
 import type { TakenWay } from './target.ts';
 
@@ -8,6 +9,9 @@ export interface MoveFact {
   date: IsoDate;
   toLevel: string;
   taken: TakenWay | null;
+  /** In what role and stage the person was placed; absent: as work, at the stage of the level. */
+  role?: Role | null;
+  stage?: Stage | null;
 }
 
 /**
@@ -18,7 +22,14 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
   let standing = null as Standing | null;
   for (const move of moves) {
     if (move.kind === 'placed' || !standing || move.toLevel !== standing.level) {
-      standing = { level: move.toLevel, since: move.date, taken: [] };
+      const { role, stage } = move.kind === 'placed' || !standing ? move : standing;
+      standing = {
+        level: move.toLevel,
+        since: move.date,
+        taken: [],
+        ...(role ? { role } : {}),
+        ...(stage ? { stage } : {}),
+      };
     } else if (move.kind === 'grow' && move.taken) {
       standing = { ...standing, taken: [...standing.taken, move.taken] };
     }

@@ -6,12 +6,12 @@ import {
   inForce,
   kitAtHand,
   nextStep,
-  sessionsLookedAt,
+  looksBack,
   takenWaySentence,
   targetAt,
   wayOnSentence,
 } from './index.ts';
-import type { Bar, Restriction, TakenWay, WayOn } from './index.ts';
+import type { Bar, Criterion, Restriction, TakenWay, WayOn } from './index.ts';
 
 const dose = { sets: 2, reps: 10, restS: 60 };
 const none = new Set<string>();
@@ -128,11 +128,15 @@ describe('restrictions', () => {
 });
 
 describe('how far back a criterion looks', () => {
-  it('is the longest run in it, runs within runs added', () => {
+  it('is the longest run in it, runs within runs added, and the days of its windows', () => {
     const atom = { kind: 'painAtMost', pain: 0 } as const;
     const run = { kind: 'sessionsRunning', sessions: 3, of: atom } as const;
-    expect(sessionsLookedAt(atom)).toBe(1);
-    expect(sessionsLookedAt({ kind: 'all', of: [atom, run] })).toBe(3);
-    expect(sessionsLookedAt({ kind: 'sessionsRunning', sessions: 2, of: run })).toBe(4);
+    const sessions = (c: Criterion) => looksBack(c, 28).sessions;
+    expect(sessions(atom)).toBe(1);
+    expect(sessions({ kind: 'all', of: [atom, run] })).toBe(3);
+    expect(sessions({ kind: 'sessionsRunning', sessions: 2, of: run })).toBe(4);
+    expect(sessions({ ...atom, within: { over: 'sessions', last: 5 } })).toBe(5);
+    expect(looksBack({ ...atom, within: { over: 'days', last: 10 } }, 28)).toEqual({ sessions: 1, days: 10 });
+    expect(looksBack({ kind: 'sideDifferenceAtMost', percent: 10 }, 28).days).toBe(28);
   });
 });

@@ -1,6 +1,7 @@
-import type { LevelDose } from '../library/index.ts';
+import type { Aid, LevelDose } from '../library/index.ts';
 import type { WayOn } from './criteria.ts';
 import type { VariationFacts } from './evidence.ts';
+import { aidWords } from './sentence.ts';
 
 /** What the person is asked to do at the level now: its dose with the confirmed ways on applied. */
 export interface Target extends LevelDose {
@@ -12,12 +13,17 @@ export interface Target extends LevelDose {
 export interface TakenWay {
   way: WayOn['way'];
   to: number | string;
+  /** Which aid there is less of. */
+  aid?: Aid;
 }
 
 export function targetAt(dose: LevelDose, taken: readonly TakenWay[]): Target {
   const target: Target = { ...dose, loweringS: null, aidsDropped: [] };
-  for (const { way, to } of taken) {
+  for (const { way, to, aid } of taken) {
     if (way === 'fewer aids') target.aidsDropped = [...target.aidsDropped, String(to)];
+    else if (way === 'less aid') {
+      target.aids = (target.aids ?? []).map((a) => (a.aid === aid ? { ...a, amount: Number(to) } : a));
+    } else if (way === 'rounds') target.rounds = Number(to);
     else if (way === 'repetitions') target.reps = Number(to);
     else if (way === 'seconds') target.holdS = Number(to);
     else if (way === 'sets') target.sets = Number(to);
@@ -43,6 +49,13 @@ export function nextStep(
       return target.holdS === undefined ? null : found(upTo(target.holdS, way.step, way.upTo));
     case 'sets':
       return found(upTo(target.sets, way.step, way.upTo));
+    case 'rounds':
+      return target.rounds === undefined ? null : found(upTo(target.rounds, way.step, way.upTo));
+    case 'less aid': {
+      const now = target.aids?.find((a) => a.aid === way.aid)?.amount;
+      if (now === undefined || now <= way.downTo) return null;
+      return { way: way.way, aid: way.aid, to: Math.max(way.downTo, now - 1) };
+    }
     case 'load':
       if (way.equipment && !kit.has(way.equipment)) return null;
       return found(upTo(target.loadKg ?? 0, way.stepKg, way.upToKg));
@@ -54,7 +67,7 @@ export function nextStep(
 }
 
 /** The step as an instruction, e.g. "12 repetitions a set". */
-export function takenWaySentence({ way, to }: TakenWay): string {
+export function takenWaySentence({ way, to, aid }: TakenWay): string {
   switch (way) {
     case 'repetitions':
       return `${to} repetitions a set`;
@@ -62,6 +75,10 @@ export function takenWaySentence({ way, to }: TakenWay): string {
       return `hold ${to} s`;
     case 'sets':
       return `${to} sets`;
+    case 'rounds':
+      return `${to} rounds`;
+    case 'less aid':
+      return aid ? aidWords(aid, Number(to)) : `less help: ${to}`;
     case 'load':
       return `${to} kg`;
     case 'slower lowering':

@@ -225,6 +225,16 @@ export interface LevelDose {
   rounds?: number;
   loadKg?: number;
   restS: number;
+  /** Help on arrival, meant to fade: so many pads, so much hand support. */
+  aids?: { aid: V.Aid; amount: number }[];
+}
+
+/** What is asked instead of somebody who does the level in another role or is read at another stage. */
+export interface LevelVariant {
+  role?: V.Role;
+  stage?: V.Stage;
+  advance: RuledCriterion;
+  stepBack: RuledCriterion;
 }
 
 export interface Level {
@@ -239,6 +249,8 @@ export interface Level {
   stepBack: RuledCriterion;
   waysOn: WayOn[];
   usualStayWeeks: { from: number; to: number };
+  /** The first that fits the person's role and stage on the ladder is asked; else the level's own. */
+  variants?: LevelVariant[];
 }
 
 export interface Ladder extends Common {
@@ -253,9 +265,14 @@ export interface Ladder extends Common {
 }
 
 /** A level with its criteria under the answers in force: what is shown and decided with. */
-export interface SettledLevel extends Omit<Level, 'advance' | 'stepBack'> {
+export interface SettledVariant extends Omit<LevelVariant, 'advance' | 'stepBack'> {
   advance: Criterion;
   stepBack: Criterion;
+}
+export interface SettledLevel extends Omit<Level, 'advance' | 'stepBack' | 'variants'> {
+  advance: Criterion;
+  stepBack: Criterion;
+  variants?: SettledVariant[];
 }
 export interface SettledLadder extends Omit<Ladder, 'levels'> {
   levels: SettledLevel[];

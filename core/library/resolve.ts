@@ -7,6 +7,7 @@ import type {
   Felt,
   HouseQuestion,
   Ladder,
+  Level,
   HoldsUnder,
   Line,
   RuledFelt,
@@ -73,7 +74,7 @@ export interface ResolvedVariation {
   faults: ResolvedFault[];
   wanted: Felt[];
   tolerated: Felt[];
-  unwanted: { region: string; kind: string; suggests: string | null }[];
+  unwanted: (Felt & { suggests: string | null })[];
   cautions: { slug: string; name: string; lines: string[] }[];
   drills: { slug: string; name: string }[];
   answers: AnswersInForce;
@@ -302,11 +303,19 @@ export function resolveLadder(
     ...ladder,
     purpose: ladder.purpose.filter((l) => hall.contradiction(l) === null),
     levels: ladder.levels.map((level) => {
-      const { number } = rulesFor(shelf, shelf.get('variation', level.main), { stage: level.stage, answers });
+      const main = shelf.get('variation', level.main);
+      const settled = <T extends Pick<Level, 'advance' | 'stepBack'>>(of: T, stage: Stage) => {
+        const { number } = rulesFor(shelf, main, { stage, answers });
+        return {
+          ...of,
+          advance: settleCriterion(of.advance, number),
+          stepBack: settleCriterion(of.stepBack, number),
+        };
+      };
+      const { variants, ...own } = level;
       return {
-        ...level,
-        advance: settleCriterion(level.advance, number),
-        stepBack: settleCriterion(level.stepBack, number),
+        ...settled(own, level.stage),
+        ...(variants ? { variants: variants.map((v) => settled(v, v.stage ?? level.stage)) } : {}),
       };
     }),
   };

@@ -205,3 +205,18 @@ export type AnswerKind = (typeof ANSWER_KINDS)[number];
 export const SEVERITIES = [1, 2, 3] as const;
 export type Severity = (typeof SEVERITIES)[number];
 export const SEVERITY_WORDS: Record<Severity, string> = { 1: 'note', 2: 'fix', 3: 'stop' };
+
+/** Help that is meant to fade; equipment settings such as a rack number are no aids. */
+export const AIDS = ['pads', 'hand support', 'band help'] as const;
+export type Aid = (typeof AIDS)[number];
+/** What the amounts 0, 1, 2 … of an aid are called; beyond the list they are counted. */
+export const AID_WORDS: Record<Aid, readonly string[]> = {
+  pads: ['no pad', '1 pad', '2 pads', '3 pads', '4 pads', '5 pads', '6 pads'],
+  'hand support': ['no hand support', 'hands touching', 'hands leaning'],
+  'band help': ['no band help', 'a light band', 'a middle band', 'a strong band'],
+};
+export const MOST_AID = (aid: Aid): number => AID_WORDS[aid].length - 1;
+
+/** Who may sign a level off. */
+export const SIGNERS = ['coach', 'head coach'] as const;
+export type Signer = (typeof SIGNERS)[number];

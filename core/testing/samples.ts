@@ -82,6 +82,12 @@ export function facts(slug: string, change: Partial<VariationFacts> = {}): Varia
     oneSided: false,
     equipmentGroups: [],
     severities: { noted: 1, fix: 2, stop: 3 },
+    countedIn: 'repetitions',
+    loadKind: 'none',
+    aids: [],
+    hasTempo: true,
+    wanted: [{ region: 'back of hip', kind: 'work' }],
+    unwanted: [{ region: 'low back', kind: 'work' }],
     ...change,
   };
 }

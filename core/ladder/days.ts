@@ -1,0 +1,13 @@
+import type { IsoDate } from './evidence.ts';
+
+const dayNumber = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;
+
+/** Whole days from one hall date to another. */
+export function daysBetween(from: IsoDate, to: IsoDate): number {
+  return Math.round(dayNumber(to) - dayNumber(from));
+}
+
+/** The hall date so many days later; negative for earlier. */
+export function daysAfter(date: IsoDate, days: number): IsoDate {
+  return new Date((dayNumber(date) + days) * 86_400_000).toISOString().slice(0, 10);
+}

@@ -1,0 +1,63 @@
+import type { Judged } from './evaluate.ts';
+import { atomsOf } from './evaluate.ts';
+import { sentenceOf } from './sentence.ts';
+import type { NameOfLevel } from './sentence.ts';
+
+/** A reason in words; `health` marks what only staff of the squad may read. */
+export interface Reason {
+  text: string;
+  health: boolean;
+}
+
+export const plain = (text: string): Reason => ({ text, health: false });
+
+export const capital = (s: string) => `${s[0]?.toUpperCase() ?? ''}${s.slice(1)}`;
+
+/** What made a step-back criterion hold, part by part. */
+export function reasonsFor(met: Judged): Reason[] {
+  const c = met.criterion;
+  if (c.kind === 'any' || c.kind === 'all') {
+    return met.parts.filter((p) => p.judgement === 'met').flatMap(reasonsFor);
+  }
+  const when = c.kind === 'sessionsRunning' ? met.parts.map((p) => p.date).join(' and ') : met.date;
+  return [{ text: `${capital(met.sentence)} (${when ?? 'now'}: ${accountOf(met)}).`, health: met.health }];
+}
+
+const accountOf = (j: Judged): string =>
+  j.parts.length ? j.parts.map(accountOf).filter(Boolean).join(' / ') : j.account;
+
+/** What an advance still lacks, part by part; a run of sessions says how many are left, the unknown what to ask. */
+export function missingFrom(judged: Judged, nameOf?: NameOfLevel): Reason[] {
+  if (judged.judgement === 'met') return [];
+  const c = judged.criterion;
+  if (c.kind === 'all') return judged.parts.flatMap((p) => missingFrom(p, nameOf));
+  if (c.kind === 'any') {
+    const ways = judged.parts.flatMap((p) => missingFrom(p, nameOf)).map((r) => r.text);
+    return [{ text: `One of: ${ways.join(' ')}`, health: judged.health }];
+  }
+  if (c.kind === 'sessionsRunning') {
+    const newest = judged.parts[0];
+    if (!newest || newest.judgement === 'met') {
+      const left = c.sessions - (judged.seen ?? 0);
+      const lines = `${left} more ${left === 1 ? 'session' : 'sessions'} running with ${sentenceOf(c.of, nameOf)}`;
+      const older = judged.parts.find((p) => p.judgement === 'unknown');
+      const but = older ? `; on ${older.date} it is not known: ${accountOf(older)}` : '';
+      return [{ text: `${lines}${but}.`, health: judged.health }];
+    }
+    return atomsOf(newest)
+      .filter((a) => a.judgement !== 'met')
+      .map((a) => ({
+        text: `${missingAtom(a).replace(/\.$/, '')}, in ${c.sessions} sessions running.`,
+        health: a.health,
+      }));
+  }
+  return [{ text: missingAtom(judged), health: judged.health }];
+}
+
+function missingAtom(j: Judged): string {
+  const side = j.sides.length === 1 ? ` on the ${j.sides[0]}` : '';
+  const when = j.date ? `${j.date}: ` : '';
+  return j.judgement === 'unknown' && j.ask !== null
+    ? `Needs ${j.sentence}${side}: ${j.ask[0]!.toLowerCase()}${j.ask.slice(1)} (${when}${j.account}).`
+    : `Needs ${j.sentence}${side} (${when}seen ${j.account}).`;
+}

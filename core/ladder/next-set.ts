@@ -1,0 +1,140 @@
+import type { Side } from '../library/index.ts';
+import { daysBetween } from './days.ts';
+import { bySetOrder } from './evidence.ts';
+import type { IsoDate, LoggedSet, VariationFacts } from './evidence.ts';
+import { isAid } from './judge.ts';
+import { lastAids } from './last-aids.ts';
+import { SIDE_TEST_DAYS } from './sides.ts';
+import type { Target } from './target.ts';
+
+/** The set to do next, filled in as far as target and log tell. */
+export interface NextSet {
+  variation: string;
+  side: Side | null;
+  /** Which set of the target this is, each side counted on its own; beyond `of` the target is done. */
+  number: number;
+  of: number;
+  reps: number | null;
+  holdS: number | null;
+  rounds: number | null;
+  loadKg: number | null;
+  /** Aids as planned now, other settings as last time; null where none are known. */
+  aids: { name: string; setting: string }[] | null;
+  /** The day the settings come from. */
+  settingsFrom: IsoDate | null;
+  /** Why this side and this number, as sentences. */
+  why: string[];
+  /** True when every set of the target is done. */
+  done: boolean;
+}
+
+const amountOf = (s: LoggedSet) => s.doneReps ?? s.holdS ?? s.rounds ?? 0;
+
+/**
+ * The weaker side of one-sided work: the one that did less in the newest side test of the last 28 days, else on the
+ * last day before. Null when equal or unknown.
+ */
+export function weakerSide(
+  sets: readonly LoggedSet[],
+  variation: string,
+  date: IsoDate,
+): { side: Side; left: number; right: number; on: IsoDate; tested: boolean } | null {
+  const own = sets.filter((s) => s.variation === variation && s.side !== null && !s.warmUp && s.date < date);
+  const best = (on: IsoDate, side: Side, tested: boolean) => {
+    const amounts = own
+      .filter((s) => s.date === on && s.side === side && (!tested || s.sideTest))
+      .map(amountOf);
+    return amounts.length ? Math.max(...amounts) : null;
+  };
+  const days = (tested: boolean) =>
+    [...new Set(own.filter((s) => !tested || s.sideTest).map((s) => s.date))].sort().reverse();
+  for (const tested of [true, false]) {
+    const on = days(tested).find((d) => !tested || daysBetween(d, date) <= SIDE_TEST_DAYS);
+    if (on === undefined) continue;
+    const left = best(on, 'left', tested);
+    const right = best(on, 'right', tested);
+    if (left === null || right === null) continue;
+    if (left === right) return null;
+    return { side: left < right ? 'left' : 'right', left, right, on, tested };
+  }
+  return null;
+}
+
+/**
+ * What to do next: in one-sided work the weaker side begins and sets the stronger side's number (common practice,
+ * no source); sides alternate within the day. Settings come back as they were, aids as they are planned now.
+ * @param sets the person's sets, in any order, of the day and of as many days before as are at hand
+ */
+export function nextSet(
+  sets: readonly LoggedSet[],
+  v: Pick<VariationFacts, 'slug' | 'oneSided' | 'countedIn'>,
+  target: Target | null,
+  date: IsoDate,
+): NextSet {
+  const own = sets.filter((s) => s.variation === v.slug && !s.warmUp);
+  const today = own.filter((s) => s.date === date).sort(bySetOrder);
+  const of = target?.sets ?? 1;
+  const why: string[] = [];
+  let reps = v.countedIn === 'repetitions' ? (target?.reps ?? null) : null;
+  let holdS = v.countedIn === 'seconds held' ? (target?.holdS ?? null) : null;
+  const rounds = v.countedIn === 'rounds' ? (target?.rounds ?? null) : null;
+
+  let side: Side | null = null;
+  let number = today.length + 1;
+  let done = today.length >= of;
+  if (v.oneSided) {
+    const weaker = weakerSide(sets, v.slug, date);
+    const first = weaker?.side ?? 'left';
+    const other: Side = first === 'left' ? 'right' : 'left';
+    const count = (s: Side) => today.filter((x) => x.side === s).length;
+    side = count(first) <= count(other) ? first : other;
+    number = count(side) + 1;
+    done = count('left') >= of && count('right') >= of;
+    if (weaker && today.length === 0) {
+      const by = weaker.tested ? 'in the side test' : 'last time';
+      why.push(
+        `The ${first} side first: it did ${Math.min(weaker.left, weaker.right)}, the ${other} ${Math.max(weaker.left, weaker.right)} ${by}.`,
+      );
+    }
+    // The stronger side does as many as the weaker has just done, and no more than is asked.
+    const partner = side === other ? today.filter((x) => x.side === first)[number - 1] : undefined;
+    if (partner) {
+      const did = amountOf(partner);
+      if (reps !== null && did < reps) {
+        reps = did;
+        why.push(`As many as the ${first} side did: ${did}.`);
+      }
+      if (holdS !== null && did < holdS) {
+        holdS = did;
+        why.push(`As long as the ${first} side held: ${did} s.`);
+      }
+    }
+  }
+
+  const last = lastAids(own, v.slug);
+  const planned = (target?.aids ?? []).map((a) => ({ name: a.aid as string, setting: String(a.amount) }));
+  const kept = (last?.aids ?? []).filter((a) => !planned.some((p) => p.name === a.name));
+  for (const { aid, amount } of target?.aids ?? []) {
+    const before = last?.aids.find((a) => a.name === aid);
+    if (before && isAid(before.name) && Number(before.setting) > amount) {
+      why.push(`Less of ${aid} than last time: ${amount} instead of ${before.setting}.`);
+    }
+  }
+  const loads = own
+    .filter((s) => s.loadKg !== null)
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : bySetOrder(a, b)));
+  return {
+    variation: v.slug,
+    side,
+    number,
+    of,
+    reps,
+    holdS,
+    rounds,
+    loadKg: target?.loadKg ?? loads.at(-1)?.loadKg ?? null,
+    aids: planned.length + kept.length > 0 || last ? [...planned, ...kept] : null,
+    settingsFrom: last?.date ?? null,
+    why,
+    done,
+  };
+}

@@ -1,0 +1,89 @@
+import type { LoadKind, Side } from '../library/index.ts';
+import type { Criterion } from './criteria.ts';
+import { leavesOf } from './criteria.ts';
+import { daysAfter, daysBetween } from './days.ts';
+import { evaluate } from './evaluate.ts';
+import type { EvidenceSession, IsoDate, LoggedSet, VariationFacts } from './evidence.ts';
+import type { EvaluationContext } from './judge.ts';
+
+/** Days between sessions where too few tell: two to four a week (common practice, no source). */
+const USUAL_GAP_DAYS = 3;
+/** Farther ahead than this nothing is foretold. */
+export const MOST_SESSIONS_AHEAD = 30;
+
+/** A set in which everything that can be asked, seen or measured is as good as it can be. */
+function perfectSet(v: VariationFacts, date: IsoDate, ordinal: number, side: Side | null): LoggedSet {
+  const loadKind: LoadKind = v.loadKind;
+  return {
+    id: `${date} ${ordinal}`,
+    sessionId: date,
+    date,
+    ordinal,
+    variation: v.slug,
+    variationRevision: 0,
+    role: 'work',
+    warmUp: false,
+    watched: true,
+    sideTest: side !== null,
+    side,
+    plannedReps: null,
+    doneReps: v.countedIn === 'repetitions' ? 500 : null,
+    holdS: v.countedIn === 'seconds held' ? 7200 : null,
+    rounds: v.countedIn === 'rounds' ? 100 : null,
+    loadKg: loadKind === 'none' || loadKind === 'band' ? null : 1000,
+    loadKind,
+    effort: 0,
+    tempoKept: true,
+    rangeReached: true,
+    rangeDeg: 360,
+    faults: [],
+    sensations: v.wanted.map((f) => ({ ...f, side: null })),
+    pain: 0,
+    atEase: 10,
+    aids: [],
+  };
+}
+
+/** Enough perfect sets for any count the criterion asks. */
+function perfectSession(c: Criterion, v: VariationFacts, date: IsoDate): EvidenceSession {
+  const most = Math.max(1, ...leavesOf(c).map((a) => ('sets' in a ? a.sets : 1)));
+  const sides: (Side | null)[] = v.oneSided ? ['left', 'right'] : [null];
+  const sets = Array.from({ length: most }, (_, i) =>
+    sides.map((side, j) => perfectSet(v, date, i * sides.length + j + 1, side)),
+  ).flat();
+  // A sensation that is asked for by name is felt too.
+  const named = leavesOf(c).flatMap((a) => (a.kind === 'felt' && a.felt ? [{ ...a.felt, side: null }] : []));
+  return { date, sets: sets.map((s) => ({ ...s, sensations: [...(s.sensations ?? []), ...named] })) };
+}
+
+/**
+ * The fewest further sessions after which the criterion could be met, each of them perfect and at the pace so far:
+ * 0 when it is met now, null when it depends on something else (another ladder, a sign-off) or lies beyond thirty.
+ */
+export function sessionsUntilMet(
+  c: Criterion,
+  sessions: readonly EvidenceSession[],
+  main: VariationFacts,
+  ctx: EvaluationContext,
+): number | null {
+  const gap = paceDays(sessions);
+  const ahead = [...sessions];
+  let today = ctx.today;
+  for (let n = 0; n <= MOST_SESSIONS_AHEAD; n++) {
+    if (evaluate(c, ahead, { ...ctx, today }).judgement === 'met') return n;
+    // The next session may be today's, if none was yet.
+    const last = ahead.at(-1)?.date;
+    today = n === 0 && last !== ctx.today ? ctx.today : daysAfter(today, gap);
+    ahead.push(perfectSession(c, main, today));
+  }
+  return null;
+}
+
+/** Usual days between the sessions, at least one. */
+export function paceDays(sessions: readonly Pick<EvidenceSession, 'date'>[]): number {
+  const first = sessions.at(-8)?.date ?? sessions[0]?.date;
+  const last = sessions.at(-1)?.date;
+  if (!first || !last || first === last) return USUAL_GAP_DAYS;
+  const gaps = Math.min(7, sessions.length - 1);
+  return Math.max(1, Math.round(daysBetween(first, last) / gaps));
+}

@@ -1,0 +1,50 @@
+import type { Window } from './criteria.ts';
+import { daysBetween } from './days.ts';
+import type { EvidenceSession, FactsBySlug, IsoDate } from './evidence.ts';
+
+/** The sessions a window takes in, oldest first, and how many it asked for at least. */
+export interface Pool {
+  sessions: EvidenceSession[];
+  /** Sessions still wanting before "the last N sessions" are N. */
+  short: number;
+}
+
+/**
+ * What an atom reads of the level's sessions (ascending), as seen from the last of them.
+ * @param asOf the day that "the last D days" end on
+ */
+export function poolOf(
+  within: Window | undefined,
+  sessions: readonly EvidenceSession[],
+  facts: FactsBySlug,
+  asOf: IsoDate,
+): Pool {
+  switch (within?.over) {
+    case undefined:
+      return { sessions: sessions.slice(-1), short: 0 };
+    case 'set':
+      return { sessions: sessions.slice(-1).map((s) => lastSetOf(s, facts)), short: 0 };
+    case 'sessions': {
+      const found = sessions.slice(-within.last);
+      return { sessions: found, short: within.last - found.length };
+    }
+    case 'days': {
+      // The day itself is the first of the D days.
+      const found = sessions.filter((s) => daysBetween(s.date, asOf) < within.last);
+      return { sessions: found, short: 0 };
+    }
+  }
+}
+
+/** The session with its last set alone, of each side where the sides are logged apart. */
+function lastSetOf(session: EvidenceSession, facts: FactsBySlug): EvidenceSession {
+  if (!isOneSided(session, facts)) return { ...session, sets: session.sets.slice(-1) };
+  const left = session.sets.findLast((s) => s.side === 'left');
+  const right = session.sets.findLast((s) => s.side === 'right');
+  const blank = session.sets.findLast((s) => s.side === null);
+  const last = new Set([left, right, blank]);
+  return { ...session, sets: session.sets.filter((s) => last.has(s)) };
+}
+
+export const isOneSided = (session: EvidenceSession, facts: FactsBySlug): boolean =>
+  session.sets.some((s) => facts.get(s.variation)?.oneSided);
