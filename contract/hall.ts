@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { EditionHeader } from '../core/exchange/index.ts';
 import type { Me, StaffRole } from './access.ts';
 import { STAFF_ROLES, newPassword } from './access.ts';
-import { list, shape, strict, text } from './parts.ts';
+import { list, shape, strict, text, whole } from './parts.ts';
 
 export interface HallSettings {
   name: string;
@@ -74,8 +74,11 @@ export const staffSchema = shape({ ...staffMembers, active: Joi.boolean() }, { p
 export type NewStaff = Omit<StaffMember, 'id' | 'active'> & { password: string };
 export type StaffEdit = Omit<StaffMember, 'id'> & { password?: string };
 
-export const squadSchema = shape({ name: text(80) }).prefs(strict);
+export const squadSchema = shape({ name: text(80) }, { trainingDays: list(whole(1, 7), 7) }).prefs(strict);
 export interface Squad {
   id: string;
   name: string;
+  /** Weekdays on which it trains, Monday 1 to Sunday 7; empty: any day. */
+  trainingDays: number[];
 }
+export type SquadRequest = Pick<Squad, 'name'> & { trainingDays?: number[] };

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import * as L from '../core/library/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
 import type { EditionHeader } from '../core/exchange/index.ts';
+import { LOAD_UNITS, SET_ATOM_KINDS } from '../core/ladder/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union, whole } from './parts.ts';
 
 const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
@@ -299,21 +300,50 @@ const drillList = shape(
   commonOptional,
 );
 
+const within = union('over', { set: {}, sessions: { last: whole(2, 20) }, days: { last: whole(1, 365) } });
+const aSensation = shape(felt);
 const atoms = {
   cleanReps: { reps: ruled(whole(1, 200)), sets: ruled(whole(1, 20)) },
   holdS: { seconds: ruled(whole(1, 1800)), sets: ruled(whole(1, 20)) },
+  cleanRounds: { rounds: ruled(whole(1, 50)), sets: ruled(whole(1, 20)) },
+  load: {
+    load: ruled(number(0.25, 500)),
+    unit: oneOf(LOAD_UNITS),
+    reps: ruled(whole(1, 200)),
+    sets: ruled(whole(1, 20)),
+  },
   effortAtMost: { effort: ruled(number(0, 10)) },
+  tempoKept: { percent: ruled(number(1, 100)) },
+  rangeReached: { sets: ruled(whole(1, 20)) },
   faultsAtMost: { severity: Joi.number().valid(...L.SEVERITIES), count: ruled(whole(0, 200)) },
+  felt: { sets: ruled(whole(1, 20)) },
+  notFelt: {},
   painAtMost: { pain: ruled(number(0, 10)) },
+  aidsAtMost: { aid: oneOf(L.AIDS), most: ruled(whole(0, 6)) },
+  easeAtLeast: { ease: ruled(number(0, 10)) },
   sideDifferenceAtMost: { percent: ruled(number(0, 100)) },
+  sessionsHere: { sessions: ruled(whole(1, 100)) },
+  daysHere: { days: ruled(whole(1, 730)) },
+  levelHeld: { ladder: slug(), level: slug() },
+  signedOff: { by: oneOf(L.SIGNERS) },
 };
-const criterion = union('kind', {
-  ...atoms,
-  all: { of: list(Joi.link('#criterion'), 12).min(1) },
-  any: { of: list(Joi.link('#criterion'), 12).min(1) },
-  not: { of: union('kind', atoms) },
-  sessionsRunning: { sessions: whole(2, 10), of: Joi.link('#criterion') },
-})
+const atomOptions = {
+  ...Object.fromEntries(SET_ATOM_KINDS.map((kind) => [kind, { within }])),
+  rangeReached: { within, degrees: ruled(number(1, 200)) },
+  felt: { within, felt: aSensation },
+  notFelt: { within, felt: aSensation },
+};
+const criterion = union(
+  'kind',
+  {
+    ...atoms,
+    all: { of: list(Joi.link('#criterion'), 12).min(1) },
+    any: { of: list(Joi.link('#criterion'), 12).min(1) },
+    not: { of: union('kind', atoms, atomOptions) },
+    sessionsRunning: { sessions: whole(2, 10), of: Joi.link('#criterion') },
+  },
+  atomOptions,
+)
   .id('criterion')
   // Required here once: two clones of a schema may not share an id.
   .required();
@@ -324,29 +354,45 @@ const wayOn = union(
     repetitions: { step: whole(1, 50), upTo: whole(1, 200) },
     seconds: { step: whole(1, 120), upTo: whole(1, 1800) },
     sets: { step: whole(1, 5), upTo: whole(1, 20) },
+    rounds: { step: whole(1, 5), upTo: whole(1, 50) },
     load: { stepKg: number(0.25, 100), upToKg: number(0.25, 500) },
     'slower lowering': { stepS: number(0.5, 10), upToS: number(0.5, 30) },
+    'less aid': { aid: oneOf(L.AIDS), downTo: whole(0, 6) },
     'fewer aids': { aid: text(80) },
   },
   { load: { equipment: slug() } },
 );
 
-const level = shape({
-  id: slug(),
-  name: text(120),
-  stage: oneOf(L.STAGES),
-  main: slug(),
-  equals: list(slug(), 20),
-  dose: shape(
-    { sets: whole(1, 20), restS: whole(0, 1200) },
-    { reps: whole(1, 200), holdS: whole(1, 1800), rounds: whole(1, 50), loadKg: number(0, 500) },
-  ),
-  entryNeeds: list(shape({ ladder: slug(), level: slug() }), 12),
-  advance: criterion,
-  stepBack: criterion,
-  waysOn: list(wayOn, 12),
-  usualStayWeeks: shape({ from: whole(0, 104), to: whole(0, 104) }),
-});
+const level = shape(
+  {
+    id: slug(),
+    name: text(120),
+    stage: oneOf(L.STAGES),
+    main: slug(),
+    equals: list(slug(), 20),
+    dose: shape(
+      { sets: whole(1, 20), restS: whole(0, 1200) },
+      {
+        reps: whole(1, 200),
+        holdS: whole(1, 1800),
+        rounds: whole(1, 50),
+        loadKg: number(0, 500),
+        aids: list(shape({ aid: oneOf(L.AIDS), amount: whole(0, 6) }), 3),
+      },
+    ),
+    entryNeeds: list(shape({ ladder: slug(), level: slug() }), 12),
+    advance: criterion,
+    stepBack: criterion,
+    waysOn: list(wayOn, 12),
+    usualStayWeeks: shape({ from: whole(0, 104), to: whole(0, 104) }),
+  },
+  {
+    variants: list(
+      shape({ advance: criterion, stepBack: criterion }, { role: oneOf(L.ROLES), stage: oneOf(L.STAGES) }),
+      8,
+    ),
+  },
+);
 
 const ladder = shape(
   {

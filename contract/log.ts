@@ -1,6 +1,17 @@
 import Joi from 'joi';
 import * as L from '../core/library/index.ts';
-import type { Decision, LoggedSet, Outcome, TakenWay, Target } from '../core/ladder/index.ts';
+import type {
+  Decision,
+  LoggedSet,
+  Outcome,
+  RecurringFault,
+  SideDifference,
+  SignOff,
+  Standing,
+  TakenWay,
+  Target,
+  VariationFacts,
+} from '../core/ladder/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
@@ -46,6 +57,8 @@ export const deleteSetSchema = shape({ edit: whole(2, 100_000) }).prefs(strict);
 export interface StoredSet extends LoggedSet {
   edit: number;
   loggedBy: string;
+  /** Logged by the person alone: never counts as watched. */
+  own: boolean;
 }
 
 export interface SetResult {
@@ -64,6 +77,8 @@ export interface MoveRow {
   fromLevel: string | null;
   toLevel: string;
   taken: TakenWay | null;
+  role: L.Role | null;
+  stage: L.Stage | null;
   proposed: Outcome | null;
   reason: string;
   by: string;
@@ -77,18 +92,27 @@ export interface OnLadder {
   /** With the criteria under the answers in force for this person. */
   ladder: L.SettledLadder;
   ladderRevision: number;
-  standing: { level: string; since: string; taken: TakenWay[] } | null;
+  standing: Standing | null;
+  /** How long they have stood there, and whether that is beyond the usual stay. */
+  stay: { weeks: number; beyond: boolean } | null;
   target: Target | null;
   decision: Decision | null;
   /** Filled when the computation failed: logging goes on. */
   failure: string | null;
   names: Record<string, string>;
+  /** What decisions know of each variation on the ladder. */
+  facts: Record<string, VariationFacts>;
 }
 
 export interface PersonOnLadders {
+  /** Of the newest sessions; older ones are asked for. */
   sets: StoredSet[];
+  /** Sessions in all, and the date to ask before for more; null when there are none. */
+  sessions: number;
+  moreSessions: string | null;
   ladders: OnLadder[];
   moves: MoveRow[];
+  signOffs: SignOff[];
   /** False when pain and health reasons have been left out. */
   seesHealth: boolean;
 }
@@ -103,14 +127,32 @@ export interface PersonLine {
   since: string | null;
   outcome: Outcome | null;
   reason: string | null;
+  /** The fewest further sessions until the advance can be met; null where it hangs on something else. */
+  earliestSessions: number | null;
   lastSession: string | null;
+  /** Days since the last session where that is long. */
+  unseenDays: number | null;
+  /** Weeks on the level where that is beyond the usual stay. */
+  stuckWeeks: number | null;
+  usualWeeks: number | null;
+  /** The newest decision, where it went against the proposal. */
+  overridden: { date: string; proposed: Outcome; chosen: Outcome; reason: string; by: string } | null;
+  /** The newest side test, where the sides differ by more than is usual. */
+  sides: SideDifference | null;
+  faults: (RecurringFault & { name: string })[];
 }
 
-export const placeSchema = shape({ ladder: slug(), level: slug(), reason: text(400) }).prefs(strict);
+export const placeSchema = shape(
+  { ladder: slug(), level: slug(), reason: text(400) },
+  { role: oneOf(L.ROLES), stage: oneOf(L.STAGES) },
+).prefs(strict);
 export interface PlaceRequest {
   ladder: string;
   level: string;
   reason: string;
+  /** Absent: as work, at the stage of the level. */
+  role?: L.Role;
+  stage?: L.Stage;
 }
 
 export const confirmSchema = shape({

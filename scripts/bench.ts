@@ -103,7 +103,7 @@ const plain = await median(15, () =>
 show('plain aggregate over all sets', plain);
 const all = await median(15, () => overview(db, inForce, people, today, () => true));
 show('every person on every ladder, evidence and decision', all, ['the plain aggregate', plain]);
-const own = (await recordsOf(db, [people[0]!.id]))(people[0]!.id);
+const own = (await recordsOf(db, inForce, [people[0]!.id], today))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
 await close();
 

@@ -77,6 +77,21 @@ export function check<T>(schema: Joi.Schema, value: unknown): T {
   throw new Refusal(422, `${first.field || 'The request'}: ${first.detail} Nothing was changed.`, { errors });
 }
 
+const DEEPEST = 24;
+
+/** Depth is looked at before anything recursive touches the value. */
+export function refuseTooDeep(value: unknown): void {
+  let level: unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > DEEPEST) {
+      throw new Refusal(422, `It is nested more than ${DEEPEST} deep. Nothing was kept.`);
+    }
+    level = level.flatMap((v) =>
+      typeof v === 'object' && v !== null ? Object.values(v as Record<string, unknown>) : [],
+    );
+  }
+}
+
 /** Reads and validates the JSON body of a request. */
 export async function bodyOf<T>(c: Context<Env>, schema: Joi.Schema): Promise<T> {
   let value: unknown;
@@ -86,6 +101,7 @@ export async function bodyOf<T>(c: Context<Env>, schema: Joi.Schema): Promise<T>
     if (!(error instanceof SyntaxError)) throw error;
     throw new Refusal(400, 'The request is not valid JSON. Nothing was changed.');
   }
+  refuseTooDeep(value);
   return check<T>(schema, value);
 }
 

@@ -1,1 +1,2 @@
 export * from './library-file.ts';
+export * from './set-rows.ts';

@@ -8,7 +8,7 @@ import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidenc
 import type { EvaluationContext, SignOff } from './judge.ts';
 import { missingFrom, plain, reasonsFor } from './missing.ts';
 import type { Reason } from './missing.ts';
-import { sessionsUntilMet } from './perfect.ts';
+import { PACE_SESSIONS, sessionsUntilMet } from './perfect.ts';
 import { isOneSided } from './pool.ts';
 import { barring, barSentence, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
@@ -223,8 +223,8 @@ export function evidenceWindow(level: SettledLevel, standing: Pick<Standing, 'ro
   const { advance, stepBack } = askedOf(level, standing);
   const a = looksBack(advance, SIDE_TEST_DAYS);
   const b = looksBack(stepBack, SIDE_TEST_DAYS);
-  // Growing inside the level looks at two sessions.
-  return { sessions: Math.max(a.sessions, b.sessions, 2), days: Math.max(a.days, b.days) };
+  // Growing inside the level looks at two sessions, the pace at a few.
+  return { sessions: Math.max(a.sessions, b.sessions, PACE_SESSIONS), days: Math.max(a.days, b.days) };
 }
 
 /** Days on which pain was reported in any of the sets. */

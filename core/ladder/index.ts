@@ -25,3 +25,4 @@ export * from './mask.ts';
 export * from './last-loads.ts';
 export * from './last-aids.ts';
 export * from './reading.ts';
+export * from './ready-made.ts';

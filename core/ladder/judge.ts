@@ -343,7 +343,8 @@ function byLoad(atom: SetAtom & { kind: 'load' }, pool: Pool, ctx: EvaluationCon
   return setsReaching(pool, facts, {
     setsNeeded: atom.sets,
     needed: atom.load,
-    list: (values) => values.map((v) => (v === 0 ? 'one without' : `${v} ${ofMass ? '%' : 'kg'}`)).join(', '),
+    list: (values) =>
+      values.map((v) => (v === 0 ? 'one not clean enough' : `${v} ${ofMass ? '%' : 'kg'}`)).join(', '),
     unknown: 'not watched, or the load was not noted',
     ask: 'Note the load and watch the sets',
     reach: (s) => {

@@ -79,11 +79,13 @@ export function sessionsUntilMet(
   return null;
 }
 
+/** The pace is told by the last so many sessions. */
+export const PACE_SESSIONS = 4;
+
 /** Usual days between the sessions, at least one. */
 export function paceDays(sessions: readonly Pick<EvidenceSession, 'date'>[]): number {
-  const first = sessions.at(-8)?.date ?? sessions[0]?.date;
-  const last = sessions.at(-1)?.date;
+  const newest = sessions.slice(-PACE_SESSIONS);
+  const [first, last] = [newest[0]?.date, newest.at(-1)?.date];
   if (!first || !last || first === last) return USUAL_GAP_DAYS;
-  const gaps = Math.min(7, sessions.length - 1);
-  return Math.max(1, Math.round(daysBetween(first, last) / gaps));
+  return Math.max(1, Math.round(daysBetween(first, last) / (newest.length - 1)));
 }

@@ -78,6 +78,17 @@ const DEFECTS: Record<
     at: 'variation/bench-thrust',
     proof: /the hall has none, and no equal/,
   },
+  'no measurable way up': {
+    change: (f) => {
+      const ladder = f('ladder', 'bridge-ladder');
+      const [first, ...rest] = ladder.levels;
+      return [
+        { ...ladder, levels: [{ ...first!, advance: { kind: 'holdS', seconds: 30, sets: 2 } }, ...rest] },
+      ];
+    },
+    at: 'ladder/bridge-ladder',
+    proof: /nobody can move up by .* is counted in repetitions, not in seconds held/,
+  },
   'no easier variation': {
     change: (f) => [
       {

@@ -1,4 +1,5 @@
 import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
+import { canBeMet, factsOf, neverMet } from '../ladder/index.ts';
 import type { Body, Kind, Line, Variation } from './documents.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { placesOn } from './places.ts';
@@ -21,6 +22,7 @@ const BLOCKS = {
   'fault without a check': true,
   contradiction: true,
   'caution not shown': true,
+  'no measurable way up': true,
   'equipment lacking': true,
   'no easier variation': true,
   'near-duplicate cues': false,
@@ -68,6 +70,7 @@ export function healthOf(shelf: Shelf, input: HealthInput, about?: ReadonlySet<s
       .flatMap((b) => (!about || about.has(documentId(b)) ? ownFindings(b, input.today) : [])),
     ...variations.flatMap((v) => sheetFindings(v, read.get(v.slug)!, shelf, guarded)),
     ...cautionFindings(shelf, read),
+    ...ladderFindings(shelf, about),
     ...kitFindings(shelf, variations),
     ...easierFindings(shelf, variations, all, input),
     ...cueFindings(shelf, about),
@@ -293,6 +296,32 @@ function cautionFindings(shelf: Shelf, read: ReadonlyMap<string, ResolvedVariati
       },
     ];
   });
+}
+
+/** Levels whose criteria ask what their variations can never show. */
+function ladderFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
+  return shelf
+    .all('ladder')
+    .filter((l) => !l.retired)
+    .flatMap((ladder) =>
+      ladder.levels.flatMap((level) =>
+        [level.main, ...level.equals].flatMap((slug): Finding[] => {
+          const v = shelf.get('variation', slug);
+          if (!v || (about && !about.has(documentId(ladder)) && !about.has(documentId(v)))) return [];
+          const facts = factsOf(resolve(v, shelf, { stage: level.stage, answers: {} }));
+          if (canBeMet(level.advance, facts)) return [];
+          const why = [...new Set(neverMet(level.advance, facts).map((n) => n.why))].join(' ');
+          return [
+            {
+              kind: 'no measurable way up',
+              document: { kind: 'ladder', slug: ladder.slug },
+              proof: `Level "${level.name}": nobody can move up by ${v.name}. ${why}`,
+              ...(slug === level.main ? {} : { other: { kind: 'variation', slug } }),
+            },
+          ];
+        }),
+      ),
+    );
 }
 
 function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] {

@@ -1,6 +1,7 @@
 import type { Body } from './documents.ts';
 import { KIND_WORDS } from './documents.ts';
-import { answerReferencesOf, referencesOf } from './references.ts';
+import { criterionProblems, leavesOf } from '../ladder/index.ts';
+import { answerReferencesOf, criteriaOf, referencesOf } from './references.ts';
 import { documentId, shelfOf } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
 
@@ -63,6 +64,18 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
             ]);
           }
         }
+        for (const { path, criterion } of criteriaOf(level)) {
+          for (const problem of criterionProblems(criterion)) found.push([`levels[${i}].${path}`, problem]);
+          for (const atom of leavesOf(criterion)) {
+            const ladder = atom.kind === 'levelHeld' ? shelf.get('ladder', atom.ladder) : undefined;
+            if (atom.kind === 'levelHeld' && ladder && !ladder.levels.some((l) => l.id === atom.level)) {
+              found.push([
+                `levels[${i}].${path}`,
+                `The ladder "${atom.ladder}" has no level "${atom.level}".`,
+              ]);
+            }
+          }
+        }
       });
       const known = new Set(body.levels.map((l) => l.id));
       (body.demandAnswers ?? []).forEach((a, i) => {
@@ -118,6 +131,10 @@ function entryCycles(shelf: Shelf): Breach[] {
       const before = ladder.levels[i - 1];
       needs.set(`${ladder.slug}/${level.id}`, [
         ...level.entryNeeds.map((n) => `${n.ladder}/${n.level}`),
+        // What a level below asks has to be held before one is here at all.
+        ...(before ? leavesOf(before.advance) : []).flatMap((a) =>
+          a.kind === 'levelHeld' ? [`${a.ladder}/${a.level}`] : [],
+        ),
         ...(before ? [`${ladder.slug}/${before.id}`] : []),
       ]);
     });

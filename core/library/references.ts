@@ -1,4 +1,6 @@
-import type { Body, HoldsUnder, Kind, Predicate } from './documents.ts';
+import { leavesOf } from '../ladder/index.ts';
+import type { RuledCriterion } from '../ladder/index.ts';
+import type { Body, HoldsUnder, Kind, Level, Predicate } from './documents.ts';
 
 /** A place in a document that names another document. */
 export interface Reference {
@@ -60,6 +62,11 @@ export function referencesOf(body: Body): Reference[] {
         add('variation', `levels[${i}].main`, l.main);
         l.equals.forEach((s, j) => add('variation', `levels[${i}].equals[${j}]`, s));
         l.entryNeeds.forEach((n, j) => add('ladder', `levels[${i}].entryNeeds[${j}].ladder`, n.ladder));
+        for (const { path, criterion } of criteriaOf(l)) {
+          for (const atom of leavesOf(criterion)) {
+            if (atom.kind === 'levelHeld') add('ladder', `levels[${i}].${path}`, atom.ladder);
+          }
+        }
         l.waysOn.forEach((w, j) => {
           if (w.way === 'load') add('equipment', `levels[${i}].waysOn[${j}].equipment`, w.equipment);
         });
@@ -68,6 +75,18 @@ export function referencesOf(body: Body): Reference[] {
   }
   for (const { path, question } of answerReferencesOf(body)) add('houseQuestion', path, question);
   return found;
+}
+
+/** Every criterion of a level, with its place in the document. */
+export function criteriaOf(level: Level): { path: string; criterion: RuledCriterion }[] {
+  return [
+    { path: 'advance', criterion: level.advance },
+    { path: 'stepBack', criterion: level.stepBack },
+    ...(level.variants ?? []).flatMap((v, i) => [
+      { path: `variants[${i}].advance`, criterion: v.advance },
+      { path: `variants[${i}].stepBack`, criterion: v.stepBack },
+    ]),
+  ];
 }
 
 function predicateReferences(

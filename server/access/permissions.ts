@@ -82,6 +82,26 @@ export const PERMISSIONS: Readonly<Record<string, readonly Who[]>> = {
   'POST /api/people/:id/moves': COACHES,
   'PUT /api/sets/:id': COACHES,
   'DELETE /api/sets/:id': COACHES,
+  'GET /api/today': COACHES,
+  'PUT /api/people/:id/check-in/:date': COACHES,
+  'PUT /api/cues-tried/:id': COACHES,
+  'DELETE /api/cues-tried/:id': COACHES,
+  'GET /api/people/:id/sets': COACHES,
+  'GET /api/people/:id/placements': COACHES,
+  'POST /api/people/:id/placements/next': COACHES,
+  'POST /api/people/:id/placements': COACHES,
+  'POST /api/people/:id/sign-offs': COACHES,
+  'POST /api/ladders/try': COACHES,
+  'GET /api/sets.csv': COACHES,
+  'POST /api/sets/csv/preview': COACHES,
+  'POST /api/sets/csv': COACHES,
+  'GET /api/people/:id/own-links': COACHES,
+  'POST /api/people/:id/own-links': COACHES,
+  'POST /api/own-links/:id/revoke': COACHES,
+  // Whoever holds the link: what it opens is decided by its token.
+  'GET /api/own/:token': ANYONE,
+  'PUT /api/own/:token/sets/:id': ANYONE,
+  'DELETE /api/own/:token/sets/:id': ANYONE,
 };
 
 export function permitted(route: string, role: StaffRole | null): boolean {

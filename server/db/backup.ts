@@ -4,6 +4,7 @@ import { createGunzip } from 'node:zlib';
 import { getTableName, is, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
 import type { Db } from './database.ts';
+import { rebuildDerived } from './derived.ts';
 import * as schema from './schema.ts';
 
 /** Every table of the schema, each after those it refers to. */
@@ -22,6 +23,9 @@ export function tablesInOrder(): PgTable[] {
   return ordered;
 }
 
+/** Made anew on restoring. */
+const DERIVED: ReadonlySet<PgTable> = new Set<PgTable>([schema.setSummary, schema.standing]);
+
 const FORMAT = 'meister-backup';
 
 /**
@@ -32,7 +36,7 @@ export async function backupLines(db: Db, at: Date): Promise<string[]> {
   return db.transaction(
     async (tx) => {
       const lines = [JSON.stringify({ format: FORMAT, version: 1, at: at.toISOString() })];
-      for (const table of tablesInOrder()) {
+      for (const table of tablesInOrder().filter((t) => !DERIVED.has(t))) {
         const name = getTableName(table);
         for (const row of await tx.select().from(table)) lines.push(JSON.stringify({ table: name, row }));
       }
@@ -86,6 +90,7 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
     if (!header) throw new BadBackup('The file is empty.');
     if (ended !== rows)
       throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
+    await rebuildDerived(tx);
     // The order of moves goes on after the highest one restored.
     await tx.execute(
       sql`select setval(pg_get_serial_sequence('move', 'sequence'), (select coalesce(max(sequence), 0) + 1 from move), false)`,

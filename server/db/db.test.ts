@@ -43,6 +43,7 @@ describe('backup and restore', () => {
     try {
       const { rows } = await restoreBackup(other.db, zipped(lines));
       let counted = 0;
+      const derived = ['set_summary', 'standing'];
       for (const table of tablesInOrder()) {
         const before = await demo.db.select().from(table);
         const after = await other.db.select().from(table);
@@ -51,7 +52,8 @@ describe('backup and restore', () => {
           table: getTableName(table),
           rows: sorted(before),
         });
-        counted += after.length;
+        // Derived tables are not in the file: they are made anew, and come out the same.
+        if (!derived.includes(getTableName(table))) counted += after.length;
       }
       expect(rows).toBe(counted);
       expect(counted).toBeGreaterThan(500);

@@ -5,3 +5,4 @@ export { lockFolder, FolderInUse } from './lock.ts';
 export { backupLines, restoreBackup, BadBackup, tablesInOrder } from './backup.ts';
 export { keepSnapshots } from './snapshots.ts';
 export type { Snapshots } from './snapshots.ts';
+export { rebuildDerived, refreshStanding, refreshSummariesOf, refreshSummary } from './derived.ts';

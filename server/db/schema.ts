@@ -1,6 +1,16 @@
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
-import type { Body, Kind } from '../../core/library/index.ts';
-import type { Bar, Decision, LoggedSet, Outcome, TakenWay } from '../../core/ladder/index.ts';
+import type { Body, Kind, Role, Signer, Stage } from '../../core/library/index.ts';
+import type {
+  Bar,
+  CueOutcome,
+  Decision,
+  Experience,
+  LoggedSet,
+  Outcome,
+  TakenWay,
+  Trial,
+} from '../../core/ladder/index.ts';
+import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
@@ -39,6 +49,8 @@ export const hall = pgTable('hall', {
 export const squad = pgTable('squad', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull().unique(),
+  /** Weekdays on which it trains, Monday 1 to Sunday 7; empty: any day. */
+  trainingDays: jsonb('training_days').$type<number[]>().notNull().default([]),
 });
 
 export const staff = pgTable('staff', {
@@ -305,11 +317,185 @@ export const loggedSet = pgTable(
     atEase: integer('at_ease'),
     aids: jsonb('aids').$type<LoggedSet['aids']>(),
     loggedBy: text('logged_by').notNull(),
+    /** Logged by the person alone through their own link: never counts as watched. */
+    own: boolean('own').notNull().default(false),
     /** Counts the edits of the set; an older edit that arrives late changes nothing. */
     edit: integer('edit').notNull(),
     deletedAt: at('deleted_at'),
   },
   (t) => [index('logged_set_session').on(t.sessionId)],
+);
+
+/** What a set said before it was corrected or deleted; the newest is in `logged_set`. */
+export const setVersion = pgTable(
+  'set_version',
+  {
+    setId: uuid('set_id')
+      .notNull()
+      .references(() => loggedSet.id, { onDelete: 'cascade' }),
+    edit: integer('edit').notNull(),
+    /** Hash of the body: two tablets may have made the same edit number of different corrections. */
+    hash: text('hash').notNull(),
+    body: jsonb('body').$type<Record<string, unknown>>().notNull(),
+    loggedBy: text('logged_by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.setId, t.edit, t.hash] })],
+);
+
+/** A deletion that arrived before its set did. */
+export const setTombstone = pgTable('set_tombstone', {
+  id: uuid('id').primaryKey(),
+  edit: integer('edit').notNull(),
+});
+
+/**
+ * Derived, written in the transaction of the set: all sets of one person in one session with one variation, as the
+ * decisions read them. See derived.ts.
+ */
+export const setSummary = pgTable(
+  'set_summary',
+  {
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => session.id, { onDelete: 'cascade' }),
+    variation: text('variation').notNull(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    /** Whether any of them is not a warm-up. */
+    working: boolean('working').notNull(),
+    /** The highest pain reported; null: not asked. */
+    pain: doublePrecision('pain'),
+    /** The sets without what is null, in their order. */
+    sets: jsonb('sets').$type<Record<string, unknown>[]>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.sessionId, t.variation] }),
+    index('set_summary_window').on(t.personId, t.variation, t.date),
+    index('set_summary_day').on(t.personId, t.date),
+    index('set_summary_pain')
+      .on(t.personId, t.date)
+      .where(sql`${t.pain} > 0`),
+  ],
+);
+
+/** Derived, written in the transaction of the move: where a person stands on a ladder. See derived.ts. */
+export const standing = pgTable(
+  'standing',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    ladder: text('ladder').notNull(),
+    level: text('level').notNull(),
+    since: date('since', { mode: 'string' }).notNull(),
+    taken: jsonb('taken').$type<TakenWay[]>().notNull(),
+    role: text('role').$type<Role>(),
+    stage: text('stage').$type<Stage>(),
+    /** The newest decision, whether it moved anybody or not. */
+    lastMoveId: uuid('last_move_id').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.ladder] })],
+);
+
+/** The questions before work, and whether the person is here, on one date of the hall. */
+export const checkIn = pgTable(
+  'check_in',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    /** Null: nobody has said; false: away that day. */
+    here: boolean('here'),
+    pain: doublePrecision('pain'),
+    sleepH: doublePrecision('sleep_h'),
+    atEase: doublePrecision('at_ease'),
+    note: text('note').notNull().default(''),
+    recordedBy: text('recorded_by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.date] })],
+);
+
+/** A cue said to somebody, and what came of it. */
+export const cueTried = pgTable(
+  'cue_tried',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    variation: text('variation').notNull(),
+    cue: text('cue').notNull(),
+    outcome: text('outcome').$type<CueOutcome>().notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('cue_tried_person').on(t.personId)],
+);
+
+/** A coach's or the head coach's word that a level is done well. */
+export const signOff = pgTable(
+  'sign_off',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    ladder: text('ladder').notNull(),
+    level: text('level').notNull(),
+    role: text('role').$type<Signer>().notNull(),
+    by: text('by').notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+    word: text('word').notNull().default(''),
+  },
+  (t) => [index('sign_off_person').on(t.personId)],
+);
+
+/** A first day on a ladder: the trials, and where they led. */
+export const placement = pgTable(
+  'placement',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    ladder: text('ladder').notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    experience: text('experience').$type<Experience>().notNull(),
+    atEase: doublePrecision('at_ease'),
+    careful: boolean('careful').notNull(),
+    trials: jsonb('trials').$type<Trial[]>().notNull(),
+    outcome: text('outcome').$type<'placed' | 'stopped'>().notNull(),
+    level: text('level'),
+    stateNumber: integer('state_number').notNull(),
+  },
+  (t) => [index('placement_person').on(t.personId)],
+);
+
+/** A link through which a person logs their own sets, until it expires or is revoked. */
+export const ownLink = pgTable(
+  'own_link',
+  {
+    id: uuid('id').primaryKey(),
+    /** SHA-256 of the link's token: a stolen copy of the table opens nothing. */
+    tokenHash: text('token_hash').notNull().unique(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    madeBy: text('made_by').notNull(),
+    madeAt: at('made_at').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    revokedAt: at('revoked_at'),
+    lastUsedAt: at('last_used_at'),
+  },
+  (t) => [index('own_link_person').on(t.personId)],
 );
 
 /** What was decided for a person: immutable, with all it stood on. */
@@ -328,6 +514,9 @@ export const move = pgTable(
     fromLevel: text('from_level'),
     toLevel: text('to_level').notNull(),
     taken: jsonb('taken').$type<TakenWay>(),
+    /** In what role and at what stage a person was placed; null: as work, at the stage of the level. */
+    role: text('role').$type<Role>(),
+    stage: text('stage').$type<Stage>(),
     /** What the tool proposed, where it proposed anything. */
     proposed: text('proposed').$type<Outcome>(),
     reason: text('reason').notNull(),
@@ -339,7 +528,7 @@ export const move = pgTable(
     evidence: jsonb('evidence').$type<Decision>(),
     setIds: jsonb('set_ids').$type<string[]>().notNull(),
   },
-  (t) => [index('move_person_ladder').on(t.personId, t.ladder)],
+  (t) => [index('move_person_ladder').on(t.personId, t.ladder), index('move_sets').using('gin', t.setIds)],
 );
 
 /** A set that a move stood on was corrected or deleted afterwards. */

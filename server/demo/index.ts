@@ -1,15 +1,18 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { hashPassword } from '../access/index.ts';
-import { schema } from '../db/index.ts';
+import { standingAfter } from '../../core/ladder/index.ts';
+import { rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
+import type { ShelfInForce } from '../library/index.ts';
 import { root } from '../root.ts';
 import { PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
 import { seeded, uuidFrom } from '../../core/testing/seeded.ts';
 import { seasonOf } from './season.ts';
+import type { Season } from './season.ts';
 
 const PASSWORD = 'kestrel-quay';
 const SEED = 2026;
@@ -37,15 +40,13 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
     });
     await importLibrary(tx, library, 'Mirela Ostrander', now);
     const squadIds = new Map<string, string>();
-    for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, name));
+    for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, { name }));
     for (const { squads, ...member } of STAFF) {
       const ids = squads.map((name) => squadIds.get(name)!);
       await addStaff(tx, { ...member, squadIds: ids, password: '' }, hash);
     }
 
     const inForce = await shelfInForce(tx);
-    const ladder = inForce.shelf.get('ladder', 'bridge-ladder');
-    if (!ladder) throw new Error('The demo library has no ladder "bridge-ladder".');
     const random = seeded(seed);
     for (const who of PEOPLE) {
       const id = uuidFrom(random);
@@ -54,25 +55,81 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
         .insert(schema.person)
         .values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note });
       await insertBuild(tx, id, who, today, random);
-      const season = seasonOf(who, id, ladder, inForce, today, random);
-      await tx.insert(schema.session).values(season.sessions.map((s) => ({ ...s, personId: id })));
-      await tx
-        .insert(schema.loggedSet)
-        .values(season.sets.map(({ date: _date, ...set }) => ({ ...set, edit: 1 })));
-      for (const { sequence: _order, ...move } of season.moves) await tx.insert(schema.move).values(move);
-      for (const r of season.restrictions) {
-        await tx.insert(schema.restriction).values({
-          id: r.id,
-          personId: id,
-          bars: r.bars,
-          fromDate: r.from,
-          untilDate: r.until,
-          saidBy: r.saidBy,
-          recordedBy: 'Mirela Ostrander',
-        });
-      }
+      const season = seasonOf(who, id, inForce, today, random);
+      await insertSeason(tx, id, season);
+      await insertCare(tx, id, who, season, inForce, today, random);
     }
+    await rebuildDerived(tx);
   });
+}
+
+const ROWS_AT_ONCE = 200;
+
+async function insertSeason(tx: Db, personId: string, season: Season): Promise<void> {
+  if (season.sessions.length > 0) {
+    await tx.insert(schema.session).values(season.sessions.map((s) => ({ ...s, personId })));
+  }
+  for (let i = 0; i < season.sets.length; i += ROWS_AT_ONCE) {
+    await tx
+      .insert(schema.loggedSet)
+      .values(season.sets.slice(i, i + ROWS_AT_ONCE).map(({ date: _date, ...set }) => ({ ...set, edit: 1 })));
+  }
+  for (const { sequence: _order, ...move } of season.moves) await tx.insert(schema.move).values(move);
+  for (const r of season.restrictions) {
+    await tx.insert(schema.restriction).values({
+      id: r.id,
+      personId,
+      bars: r.bars,
+      fromDate: r.from,
+      untilDate: r.until,
+      saidBy: r.saidBy,
+      recordedBy: 'Mirela Ostrander',
+    });
+  }
+  for (const s of season.signOffs) await tx.insert(schema.signOff).values({ ...s, personId });
+}
+
+const daysBefore = (today: string, days: number) =>
+  new Date(Date.parse(`${today}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10);
+
+/** What was asked before work, and the cues said with what came of them. */
+async function insertCare(
+  tx: Db,
+  personId: string,
+  who: DemoPerson,
+  season: Season,
+  { shelf }: ShelfInForce,
+  today: string,
+  random: () => number,
+): Promise<void> {
+  const recordedBy = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+  if (who.asked) {
+    const { daysAgo, pain, sleepH, atEase } = who.asked;
+    const date = daysBefore(today, daysAgo);
+    await tx
+      .insert(schema.checkIn)
+      .values({ personId, date, here: true, pain, sleepH, atEase, recordedBy, at: `${date}T16:00:00Z` });
+  }
+  for (const { ladder, outcomes } of who.cues ?? []) {
+    const at = standingAfter(season.moves.filter((m) => m.ladder === ladder))?.level;
+    const main = shelf.get('ladder', ladder)?.levels.find((l) => l.id === at)?.main;
+    const cues = main ? (shelf.get('variation', main)?.cues ?? []) : [];
+    for (const [i, outcome] of outcomes.entries()) {
+      const cue = cues[i];
+      if (!main || !cue) continue;
+      const date = daysBefore(today, 3);
+      await tx.insert(schema.cueTried).values({
+        id: uuidFrom(random),
+        personId,
+        date,
+        variation: main,
+        cue,
+        outcome,
+        by: recordedBy,
+        at: `${date}T17:0${i}:00Z`,
+      });
+    }
+  }
 }
 
 /** Measured segments and range tests of an invented person, the tests dated back from today. */

@@ -1,7 +1,32 @@
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
+import type { CueOutcome, Restriction } from '../../core/ladder/index.ts';
+import type { Role } from '../../core/library/index.ts';
 
-/** How the last two sessions go; what the decision makes of them is computed, not written here. */
+/** How the last two sessions on a ladder go; what the decision makes of them is computed, not written here. */
 export type Lately = 'as before' | 'strong' | 'easy' | 'hurting' | 'struggling' | 'unwatched' | 'barred';
+
+/** One ladder over some weeks. */
+export interface Course {
+  ladder: 'bridge-ladder' | 'squat-ladder' | 'lunge-ladder' | 'hinge-ladder' | 'bench-extension-ladder';
+  /** Index of the level the person was placed on. */
+  startsAt: number;
+  /** Repetitions over the day's target that the person can do at the start (negative: short of it). */
+  ability: number;
+  /** Repetitions gained a session. */
+  gain: number;
+  /** Share by which the right side is behind in one-sided work. */
+  rightBehind?: number;
+  lately?: Lately;
+  /** Which of the three sessions of a week; absent: all. */
+  days?: readonly number[];
+  /** Only the newest so many sessions; absent: all twelve weeks. */
+  sessions?: number;
+  /** A fault that comes again and again, perhaps on one side. */
+  fault?: { slug: string; side: 'left' | 'right' | null };
+  role?: Role;
+  /** The coach decides against the proposal at the end of the course. */
+  against?: { kind: 'hold' | 'move up' | 'step back'; reason: string };
+}
 
 /** An invented member of the invented hall. */
 export interface DemoPerson {
@@ -10,22 +35,24 @@ export interface DemoPerson {
   statureM: number | null;
   massKg: number | null;
   note: string;
-  /** Index of the level the person was placed on. */
-  startsAt: number;
-  /** Repetitions over the day's target that the person can do at the start (negative: short of it). */
-  ability: number;
-  /** Repetitions gained a session. */
-  gain: number;
-  /** Share by which the right side is behind in one-sided work. */
-  rightBehind: number;
+  /** Share of sessions that a coach watches. */
   watched: number;
-  lately: Lately;
+  on: readonly Course[];
   /** Which mass table fits, what was measured of the build, and range tests: weeks ago, method, side, value. */
   build?: {
     massSet: MassSet['name'];
     measured?: Partial<Lengths>;
     tests?: [weeksAgo: number, method: RangeMethod, side: 'left' | 'right', value: number][];
   };
+  restriction?: Omit<Restriction, 'id' | 'from'> & { fromDaysAgo: number };
+  /** Sets that nobody watched were written down by the person alone. */
+  logsOwn?: boolean;
+  /** Cues said on the variation of the day, and what came of them. */
+  cues?: readonly { ladder: Course['ladder']; outcomes: readonly CueOutcome[] }[];
+  /** Answers before work some days ago. */
+  asked?: { daysAgo: number; pain: number; sleepH: number; atEase: number };
+  /** Levels signed off by the coach, on the ladders named. */
+  signedOff?: readonly Course['ladder'][];
 }
 
 export const SQUADS = ['Juniors', 'Masters crew', 'Rescue volunteers'] as const;
@@ -44,12 +71,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.62,
     massKg: 54,
     note: 'Rows bow side. Fourteen: parents have the sheet.',
-    startsAt: 0,
-    ability: -3,
-    gain: 0.8,
-    rightBehind: 0,
     watched: 0.95,
-    lately: 'strong',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 0,
+        ability: -3,
+        gain: 0.8,
+        rightBehind: 0,
+        lately: 'strong',
+        sessions: 16,
+      },
+    ],
     build: {
       massSet: 'women',
       tests: [
@@ -64,12 +97,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.78,
     massKg: 66,
     note: 'In a hurry; slow him down.',
-    startsAt: 0,
-    ability: -4,
-    gain: 1,
-    rightBehind: 0,
     watched: 0.9,
-    lately: 'as before',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 0,
+        ability: -4,
+        gain: 1,
+        rightBehind: 0,
+        lately: 'as before',
+        sessions: 16,
+      },
+    ],
     build: { massSet: 'men' },
   },
   {
@@ -78,12 +117,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.7,
     massKg: 60,
     note: '',
-    startsAt: 2,
-    ability: -2,
-    gain: 0.3,
-    rightBehind: 0,
     watched: 0.95,
-    lately: 'easy',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 2,
+        ability: -2,
+        gain: 0.3,
+        rightBehind: 0,
+        lately: 'easy',
+        sessions: 16,
+      },
+    ],
   },
   {
     name: 'Gudrun Pellworth',
@@ -91,12 +136,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.66,
     massKg: 71,
     note: 'Likes to know why.',
-    startsAt: 2,
-    ability: -2,
-    gain: 0.35,
-    rightBehind: 0,
     watched: 0.9,
-    lately: 'hurting',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 2,
+        ability: -2,
+        gain: 0.35,
+        rightBehind: 0,
+        lately: 'hurting',
+        sessions: 16,
+      },
+    ],
   },
   {
     name: 'Oskar Lindqvane',
@@ -104,12 +155,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.86,
     massKg: 88,
     note: 'Old knee on the right, cleared by his physiotherapist.',
-    startsAt: 2,
-    ability: -1,
-    gain: 0.7,
-    rightBehind: 0.25,
     watched: 0.95,
-    lately: 'as before',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 2,
+        ability: -1,
+        gain: 0.7,
+        rightBehind: 0.25,
+        lately: 'as before',
+        sessions: 16,
+      },
+    ],
     build: {
       massSet: 'men',
       measured: { thigh: 0.49, shank: 0.45 },
@@ -131,12 +188,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.59,
     massKg: 63,
     note: '',
-    startsAt: 2,
-    ability: -1,
-    gain: 0.6,
-    rightBehind: 0.02,
     watched: 0.95,
-    lately: 'strong',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 2,
+        ability: -1,
+        gain: 0.6,
+        rightBehind: 0.02,
+        lately: 'strong',
+        sessions: 16,
+      },
+    ],
     build: {
       massSet: 'women',
       tests: [
@@ -153,12 +216,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.81,
     massKg: 84,
     note: 'Trains before his shift, often alone.',
-    startsAt: 0,
-    ability: -3,
-    gain: 0.6,
-    rightBehind: 0,
     watched: 0.9,
-    lately: 'unwatched',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 0,
+        ability: -3,
+        gain: 0.6,
+        rightBehind: 0,
+        lately: 'unwatched',
+        sessions: 16,
+      },
+    ],
   },
   {
     name: 'Hanneke Vossbeck',
@@ -166,12 +235,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.74,
     massKg: 69,
     note: '',
-    startsAt: 3,
-    ability: -2,
-    gain: 0.6,
-    rightBehind: 0,
     watched: 0.95,
-    lately: 'barred',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 3,
+        ability: -2,
+        gain: 0.6,
+        rightBehind: 0,
+        lately: 'barred',
+        sessions: 16,
+      },
+    ],
     build: { massSet: 'women', measured: { thigh: 0.415 } },
   },
   {
@@ -180,12 +255,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.69,
     massKg: 77,
     note: 'Back from a long break.',
-    startsAt: 2,
-    ability: -1,
-    gain: 0.15,
-    rightBehind: 0,
     watched: 0.9,
-    lately: 'struggling',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 2,
+        ability: -1,
+        gain: 0.15,
+        rightBehind: 0,
+        lately: 'struggling',
+        sessions: 16,
+      },
+    ],
   },
   {
     name: 'Bea Hollowmere',
@@ -193,11 +274,268 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: null,
     massKg: null,
     note: 'Would rather not be weighed.',
-    startsAt: 0,
-    ability: -5,
-    gain: 0.35,
-    rightBehind: 0,
     watched: 0.85,
-    lately: 'as before',
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 0,
+        ability: -5,
+        gain: 0.35,
+        rightBehind: 0,
+        lately: 'as before',
+        sessions: 16,
+      },
+    ],
+  },
+  {
+    name: 'Nele Sandbrook',
+    squad: 'Juniors',
+    statureM: 1.64,
+    massKg: 55,
+    note: 'Began in September; holds on to everything at first.',
+    watched: 0.95,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.6, days: [0, 1] },
+      { ladder: 'bridge-ladder', startsAt: 0, ability: -3, gain: 0.75, days: [1, 2] },
+      { ladder: 'hinge-ladder', startsAt: 0, ability: -2, gain: 0.6, days: [0, 2], lately: 'easy' },
+    ],
+    cues: [{ ladder: 'squat-ladder', outcomes: ['same', 'better'] }],
+  },
+  {
+    name: 'Pascal Ouderkerk',
+    squad: 'Juniors',
+    statureM: 1.81,
+    massKg: 70,
+    note: 'Long thighs.',
+    watched: 0.9,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 3, ability: -2, gain: 0.7, lately: 'strong' },
+      // Never quite there: the head coach asks why.
+      {
+        ladder: 'lunge-ladder',
+        startsAt: 2,
+        ability: -4,
+        gain: 0.02,
+        days: [0, 2],
+        fault: { slug: 'knee-falls-in', side: 'left' },
+      },
+    ],
+    build: { massSet: 'men', measured: { thigh: 0.48 } },
+    cues: [{ ladder: 'lunge-ladder', outcomes: ['same', 'worse'] }],
+  },
+  {
+    name: 'Wiebke Tarrant',
+    squad: 'Juniors',
+    statureM: 1.71,
+    massKg: 62,
+    note: '',
+    watched: 0.95,
+    on: [
+      { ladder: 'lunge-ladder', startsAt: 1, ability: -2, gain: 0.7, days: [0, 1] },
+      { ladder: 'hinge-ladder', startsAt: 8, ability: -1, gain: 0.7, rightBehind: 0.28, days: [1, 2] },
+    ],
+  },
+  {
+    name: 'Jonah Sprigg',
+    squad: 'Juniors',
+    statureM: 1.76,
+    massKg: 68,
+    note: 'Trained three years elsewhere.',
+    watched: 0.9,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 7, ability: -2, gain: 0.6, days: [0, 2] },
+      { ladder: 'lunge-ladder', startsAt: 4, ability: -2, gain: 0.6, days: [1] },
+      { ladder: 'hinge-ladder', startsAt: 4, ability: -2, gain: 0.6, days: [0, 1] },
+      { ladder: 'bridge-ladder', startsAt: 7, ability: -2, gain: 0.6, days: [2] },
+      { ladder: 'bench-extension-ladder', startsAt: 1, ability: -2, gain: 0.8, days: [1, 2] },
+    ],
+    build: { massSet: 'men' },
+    asked: { daysAgo: 2, pain: 0, sleepH: 8, atEase: 8 },
+  },
+  {
+    name: 'Amina Castlebay',
+    squad: 'Juniors',
+    statureM: 1.6,
+    massKg: 57,
+    note: 'Bridges as a warm-up only.',
+    watched: 0.95,
+    on: [
+      {
+        ladder: 'bridge-ladder',
+        startsAt: 0,
+        ability: -4,
+        gain: 0.05,
+        days: [0, 1, 2],
+        role: 'prepare',
+        sessions: 20,
+      },
+      { ladder: 'squat-ladder', startsAt: 5, ability: -1, gain: 0.7 },
+    ],
+  },
+  {
+    name: 'Lorcan Whitlock',
+    squad: 'Masters crew',
+    statureM: 1.88,
+    massKg: 92,
+    note: 'Wants to lift from the floor.',
+    watched: 0.95,
+    on: [
+      { ladder: 'hinge-ladder', startsAt: 6, ability: -1, gain: 0.75, lately: 'strong', days: [0, 2] },
+      { ladder: 'squat-ladder', startsAt: 8, ability: -2, gain: 0.7, days: [0, 1] },
+    ],
+    build: { massSet: 'men' },
+  },
+  {
+    name: 'Sunniva Graye',
+    squad: 'Masters crew',
+    statureM: 1.73,
+    massKg: 66,
+    note: '',
+    watched: 0.9,
+    on: [
+      {
+        ladder: 'squat-ladder',
+        startsAt: 4,
+        ability: -2,
+        gain: 0.75,
+        lately: 'strong',
+        against: { kind: 'hold', reason: 'Two more weeks: the regatta is on Saturday.' },
+      },
+      { ladder: 'bridge-ladder', startsAt: 4, ability: -2, gain: 0.7, days: [0, 2] },
+    ],
+    build: { massSet: 'women' },
+  },
+  {
+    name: 'Piet Harrowgate',
+    squad: 'Masters crew',
+    statureM: 1.79,
+    massKg: 83,
+    note: 'Away for work every other week.',
+    watched: 0.5,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 2, ability: -2, gain: 0.7, days: [0], lately: 'unwatched' },
+      { ladder: 'hinge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0] },
+    ],
+    logsOwn: true,
+  },
+  {
+    name: 'Zelda Marchbanks',
+    squad: 'Masters crew',
+    statureM: 1.67,
+    massKg: 61,
+    note: 'Right ankle, strained in October.',
+    watched: 0.95,
+    on: [
+      { ladder: 'lunge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 1] },
+      { ladder: 'squat-ladder', startsAt: 5, ability: -2, gain: 0.7 },
+      { ladder: 'bridge-ladder', startsAt: 2, ability: -2, gain: 0.7, days: [2] },
+    ],
+    restriction: {
+      bars: [{ bars: 'depth' }, { bars: 'impact' }],
+      fromDaysAgo: 26,
+      until: null,
+      saidBy: 'the physiotherapist at the health centre',
+    },
+  },
+  {
+    name: 'Emre Dunmorrow',
+    squad: 'Masters crew',
+    statureM: 1.74,
+    massKg: 79,
+    note: '',
+    watched: 0.9,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 6, ability: -2, gain: 0.7, lately: 'hurting' },
+      { ladder: 'hinge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 2] },
+    ],
+    asked: { daysAgo: 3, pain: 2, sleepH: 6, atEase: 6 },
+  },
+  {
+    name: 'Signe Larkhall',
+    squad: 'Rescue volunteers',
+    statureM: 1.77,
+    massKg: 72,
+    note: '',
+    watched: 0.95,
+    on: [
+      { ladder: 'hinge-ladder', startsAt: 5, ability: -2, gain: 0.75, lately: 'strong' },
+      { ladder: 'lunge-ladder', startsAt: 5, ability: -2, gain: 0.7, days: [0, 2], rightBehind: 0.15 },
+    ],
+    signedOff: ['hinge-ladder'],
+  },
+  {
+    name: 'Tobias Fennick',
+    squad: 'Rescue volunteers',
+    statureM: 1.84,
+    massKg: 95,
+    note: 'Carries the stretcher; the back comes first.',
+    watched: 0.9,
+    on: [
+      {
+        ladder: 'hinge-ladder',
+        startsAt: 2,
+        ability: -2,
+        gain: 0.7,
+        fault: { slug: 'back-rounds-load', side: null },
+      },
+      { ladder: 'bench-extension-ladder', startsAt: 0, ability: -2, gain: 0.7, days: [0, 2] },
+      { ladder: 'squat-ladder', startsAt: 1, ability: -2, gain: 0.7, days: [1, 2] },
+    ],
+  },
+  {
+    name: 'Yara Quillfeather',
+    squad: 'Rescue volunteers',
+    statureM: 1.63,
+    massKg: 58,
+    note: '',
+    watched: 0.95,
+    on: [
+      {
+        ladder: 'lunge-ladder',
+        startsAt: 2,
+        ability: -2,
+        gain: 0.7,
+        lately: 'unwatched',
+        against: {
+          kind: 'move up',
+          reason: 'Lunged for years on her own; the sets before she came here count too.',
+        },
+      },
+      { ladder: 'bridge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 1], rightBehind: 0.3 },
+    ],
+  },
+  {
+    name: 'Mads Overbeck',
+    squad: 'Rescue volunteers',
+    statureM: 1.9,
+    massKg: 88,
+    note: 'Shift work: comes when he can.',
+    watched: 0.6,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 4, ability: -3, gain: 0.1, days: [1], lately: 'struggling' },
+      { ladder: 'bridge-ladder', startsAt: 5, ability: -2, gain: 0.2, days: [1] },
+    ],
+    logsOwn: true,
+  },
+  {
+    name: 'Ines Vale-Corrigan',
+    squad: 'Rescue volunteers',
+    statureM: 1.69,
+    massKg: 64,
+    note: '',
+    watched: 0.95,
+    on: [
+      { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.8, days: [0, 2], lately: 'easy' },
+      { ladder: 'lunge-ladder', startsAt: 0, ability: -1, gain: 0.7, days: [0, 1] },
+    ],
+  },
+  {
+    name: 'Bram Hollis',
+    squad: 'Rescue volunteers',
+    statureM: 1.8,
+    massKg: 81,
+    note: 'New this week; not placed anywhere yet.',
+    watched: 1,
+    on: [],
   },
 ];

@@ -1,23 +1,25 @@
-import type { Ladder } from '../../core/library/index.ts';
+import type { Ladder, Side, Variation } from '../../core/library/index.ts';
 import { standingAfter, targetAt } from '../../core/ladder/index.ts';
-import type { LoggedSet, Restriction, Target } from '../../core/ladder/index.ts';
+import type { LoggedSet, Restriction, SignOff, Standing, Target } from '../../core/ladder/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { judge, revisionsRead } from '../log/index.ts';
+import { judge, recordsFrom, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
-import type { DemoPerson } from './people.ts';
+import type { Course, DemoPerson, Lately } from './people.ts';
 import { uuidFrom } from '../../core/testing/seeded.ts';
 
-const SESSIONS = 16;
+const WEEKS = 12;
+const SESSIONS_A_WEEK = 3;
 /** Days between sessions, over and over: Monday, Wednesday, Saturday. */
 const GAPS = [2, 3, 2];
 /** Coaches confirm what is proposed until then; the last sessions are left to be decided. */
 const LEFT_OPEN = 3;
 
 export interface Season {
-  sets: (LoggedSet & { loggedBy: string })[];
+  sets: (LoggedSet & { loggedBy: string; own: boolean })[];
   sessions: { id: string; date: string }[];
   moves: MoveRecord[];
   restrictions: Restriction[];
+  signOffs: (SignOff & { id: string })[];
 }
 
 const dayBefore = (date: string, days: number) =>
@@ -25,28 +27,105 @@ const dayBefore = (date: string, days: number) =>
 
 const clamp = (low: number, value: number, high: number) => Math.max(low, Math.min(high, value));
 
+/** The dates of the season, the oldest first; the last is yesterday. */
+function datesBefore(today: string): string[] {
+  const dates: string[] = [];
+  for (let i = 0, back = 1; i < WEEKS * SESSIONS_A_WEEK; i++) {
+    dates.unshift(dayBefore(today, back));
+    back += GAPS[i % GAPS.length]!;
+  }
+  return dates;
+}
+
+/** The dates on which somebody follows a course. */
+function datesOf(course: Course, all: readonly string[]): string[] {
+  const dates = all.filter((_, i) => course.days?.includes(i % SESSIONS_A_WEEK) ?? true);
+  return course.sessions === undefined ? dates : dates.slice(-course.sessions);
+}
+
 /**
- * Some weeks of one person's training, by a seeded generator: ability grows session by session and
- * falls back when the level rises; the moves in between are what the shipped decision proposed.
+ * Twelve weeks of one person's training, by a seeded generator: ability grows session by session and falls back when
+ * the level rises; the moves in between are what the shipped decision proposed.
  */
 export function seasonOf(
   who: DemoPerson,
   personId: string,
-  ladder: Ladder,
   inForce: ShelfInForce,
   today: string,
   random: () => number,
 ): Season {
-  const noise = (spread: number) => (random() + random() - 1) * spread;
-  const dates: string[] = [];
-  for (let i = 0, back = 1; i < SESSIONS; i++) {
-    dates.unshift(dayBefore(today, back));
-    back += GAPS[i % GAPS.length]!;
-  }
+  const season: Season = { sets: [], sessions: [], moves: [], restrictions: [], signOffs: [] };
+  const all = datesBefore(today);
   const coach = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
-  const season: Season = { sets: [], sessions: [], moves: [], restrictions: [] };
-  let ability = who.ability;
+  const bars = who.restriction;
+  if (bars) {
+    const { fromDaysAgo, ...rest } = bars;
+    season.restrictions.push({ id: uuidFrom(random), from: dayBefore(today, fromDaysAgo), ...rest });
+  }
+  if (who.on.some((c) => c.lately === 'barred')) {
+    season.restrictions.push({
+      id: uuidFrom(random),
+      bars: [{ bars: 'all' }],
+      from: all.at(-1)!,
+      until: dayBefore(today, -12),
+      saidBy: 'the physiotherapist at the health centre',
+    });
+  }
+  const sessionOn = (date: string) => {
+    const found = season.sessions.find((s) => s.date === date);
+    if (found) return found.id;
+    season.sessions.push({ id: uuidFrom(random), date });
+    return season.sessions.at(-1)!.id;
+  };
+  for (const course of who.on) {
+    const ladder = inForce.shelf.get('ladder', course.ladder);
+    if (!ladder) throw new Error(`The demo library has no ladder "${course.ladder}".`);
+    follow({
+      who,
+      course,
+      ladder,
+      personId,
+      inForce,
+      coach,
+      random,
+      season,
+      sessionOn,
+      dates: datesOf(course, all),
+    });
+  }
+  season.moves.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.sequence - b.sequence));
+  return season;
+}
+
+interface Following {
+  who: DemoPerson;
+  course: Course;
+  ladder: Ladder;
+  personId: string;
+  inForce: ShelfInForce;
+  coach: string;
+  random: () => number;
+  season: Season;
+  sessionOn: (date: string) => string;
+  dates: readonly string[];
+}
+
+function follow({
+  who,
+  course,
+  ladder,
+  personId,
+  inForce,
+  coach,
+  random,
+  season,
+  sessionOn,
+  dates,
+}: Following) {
   const reads = revisionsRead(inForce, ladder);
+  const lately = course.lately ?? 'as before';
+  let ability = course.ability;
+  const own = () => season.moves.filter((m) => m.ladder === ladder.slug);
 
   const addMove = (
     date: string,
@@ -60,6 +139,8 @@ export function seasonOf(
       date,
       by: coach,
       at: `${date}T18:00:00.000Z`,
+      role: move.kind === 'placed' ? (course.role ?? null) : null,
+      stage: null,
       stateNumber: inForce.state,
       revisions: reads,
       setIds: move.evidence?.setIds ?? [],
@@ -69,132 +150,174 @@ export function seasonOf(
   addMove(dates[0]!, {
     kind: 'placed',
     fromLevel: null,
-    toLevel: ladder.levels[who.startsAt]!.id,
+    toLevel: ladder.levels[course.startsAt]!.id,
     taken: null,
     proposed: null,
-    reason: 'At ease here on the first day.',
+    reason: course.role === 'prepare' ? 'As a warm-up before the work.' : 'At ease here on the first day.',
     evidence: null,
   });
 
   dates.forEach((date, n) => {
-    const late = n >= SESSIONS - 2;
-    const standing = standingAfter(season.moves)!;
+    const standing = standingAfter(own())!;
     const level = ladder.levels.find((l) => l.id === standing.level)!;
-    const session = { id: uuidFrom(random), date };
-    season.sessions.push(session);
-    ability += who.gain;
-    const mood = late ? who.lately : 'as before';
-    season.sets.push(
-      ...setsOf({ who, level: level.main, target: targetAt(level.dose, standing.taken), mood, ability }),
-    );
-    if (n < SESSIONS - LEFT_OPEN) confirmProposal(date);
-
-    function setsOf(day: {
-      who: DemoPerson;
-      level: string;
-      target: Target;
-      mood: DemoPerson['lately'];
-      ability: number;
-    }) {
-      const variation = inForce.shelf.get('variation', day.level)!;
-      const sides = variation.laterality === 'one leg' ? (['left', 'right'] as const) : [null];
-      const watched = day.mood === 'unwatched' ? false : day.mood !== 'as before' || random() < who.watched;
-      const made: (LoggedSet & { loggedBy: string })[] = [];
-      let ordinal = 1;
-      for (let set = 1; set <= day.target.sets; set++) {
-        for (const side of sides) {
-          const last = set === day.target.sets && side === sides.at(-1);
-          made.push(oneSet(set, side, last));
-        }
-      }
-      return made;
-
-      function oneSet(set: number, side: 'left' | 'right' | null, last: boolean) {
-        const { reps, holdS } = day.target;
-        const spare =
-          day.mood === 'strong' ? 8 : day.mood === 'easy' ? 0 : day.mood === 'struggling' ? -9 : day.ability;
-        const tired = (set - 1) * 0.6;
-        const lag = side === 'right' ? who.rightBehind : 0;
-        const can = (spare - tired + noise(day.mood === 'as before' ? 1.6 : 0.6)) * (holdS ? 2.5 : 1);
-        const full = (holdS ?? reps ?? 10) + can;
-        const scaled = Math.round(Math.max(2, full * (1 - lag)));
-        const ceiling =
-          day.mood === 'easy'
-            ? (holdS ?? reps ?? 10)
-            : day.mood === 'strong'
-              ? 99
-              : (holdS ?? reps ?? 10) + (holdS ? 10 : 3);
-        const done = Math.min(scaled, ceiling);
-        const unclean = watched && day.mood === 'as before' && random() < 0.3 ? 1 : 0;
-        const effort =
-          day.mood === 'easy'
-            ? 4
-            : day.mood === 'strong'
-              ? 6
-              : clamp(4, Math.round(7.5 - can * 0.35 + noise(1)), 10);
-        const pain = day.mood === 'hurting' && last ? 5 : last && random() < 0.85 ? 0 : null;
-        return {
-          id: uuidFrom(random),
-          sessionId: session.id,
-          date,
-          ordinal: ordinal++,
-          variation: variation.slug,
-          variationRevision: inForce.revisions.get(`variation/${variation.slug}`) ?? 1,
-          role: 'work' as const,
-          warmUp: false,
-          watched,
-          // Every second week the first set of each side is a side test.
-          sideTest: side !== null && set === 1 && n % 4 === 3,
-          side,
-          plannedReps: reps ?? null,
-          doneReps: holdS === undefined ? done : null,
-          holdS: holdS === undefined ? null : done,
-          rounds: null,
-          loadKg: null,
-          loadKind: variation.loadKind,
-          // Somebody training alone is asked nothing.
-          effort: day.mood !== 'unwatched' && (last || random() < 0.4) ? effort : null,
-          tempoKept: null,
-          rangeReached: watched ? true : null,
-          rangeDeg: null,
-          faults: unclean ? [{ fault: faultFor(), side, reps: 1 }] : [],
-          sensations:
-            last && random() < 0.6
-              ? [{ region: 'back of hip' as const, kind: 'work' as const, side: null }]
-              : null,
-          pain:
-            day.mood === 'unwatched'
-              ? null
-              : day.mood === 'strong' || day.mood === 'easy'
-                ? last
-                  ? 0
-                  : null
-                : pain,
-          atEase: null,
-          aids: null,
-          loggedBy: coach,
-        };
-      }
-      function faultFor() {
-        const usual = variation.faults.filter((f) => f.fault !== 'sharp-pain');
-        return usual[Math.floor(random() * usual.length)]!.fault;
-      }
-    }
+    ability += course.gain;
+    const mood = n >= dates.length - 2 ? lately : 'as before';
+    const variation = inForce.shelf.get('variation', level.main)!;
+    const day = {
+      date,
+      n,
+      variation,
+      target: targetAt(level.dose, standing.taken),
+      mood,
+      ability,
+      learning: level.stage === 'learning',
+    };
+    season.sets.push(...setsOn(day, sessionOn(date)));
+    const last = n === dates.length - 1;
+    if (course.against && last) goAgainst(date, course.against, standing);
+    else if (n < dates.length - LEFT_OPEN) confirmProposal(date);
   });
-
-  if (who.lately === 'barred') {
-    season.restrictions.push({
+  if (who.signedOff?.includes(course.ladder)) {
+    const level = standingAfter(own())!.level;
+    season.signOffs.push({
       id: uuidFrom(random),
-      bars: [{ bars: 'all' }],
-      from: dates.at(-1)!,
-      until: dayBefore(today, -12),
-      saidBy: 'the physiotherapist at the health centre',
+      ladder: ladder.slug,
+      level,
+      role: 'coach',
+      by: coach,
+      date: dates.at(-1)!,
     });
   }
-  return season;
+
+  interface Day {
+    date: string;
+    n: number;
+    variation: Variation;
+    target: Target;
+    mood: Lately;
+    ability: number;
+    learning: boolean;
+  }
+
+  function setsOn(day: Day, sessionId: string): Season['sets'] {
+    const sides: (Side | null)[] = day.variation.laterality === 'two legs' ? [null] : ['left', 'right'];
+    const watched = day.mood === 'unwatched' ? false : day.mood !== 'as before' || random() < who.watched;
+    let ordinal = season.sets.filter((s) => s.date === day.date).length;
+    return Array.from({ length: day.target.sets }, (_, set) =>
+      sides.map((side) => {
+        const last = set === day.target.sets - 1 && side === sides.at(-1);
+        return oneSet(day, { set, side, last, watched, sessionId, ordinal: ++ordinal });
+      }),
+    ).flat();
+  }
+
+  function oneSet(
+    day: Day,
+    at: {
+      set: number;
+      side: Side | null;
+      last: boolean;
+      watched: boolean;
+      sessionId: string;
+      ordinal: number;
+    },
+  ): Season['sets'][number] {
+    const noise = (spread: number) => (random() + random() - 1) * spread;
+    const { variation, mood, target } = day;
+    const { side, last, watched } = at;
+    const counted = variation.countedIn;
+    const asked =
+      counted === 'seconds held' ? target.holdS : counted === 'rounds' ? target.rounds : target.reps;
+    const aim = asked ?? 10;
+    const held = counted === 'seconds held';
+    const spare = mood === 'strong' ? 8 : mood === 'easy' ? 0 : mood === 'struggling' ? -9 : day.ability;
+    const can = (spare - at.set * 0.6 + noise(mood === 'as before' ? 1.6 : 0.6)) * (held ? 2.5 : 1);
+    const lag = side === 'right' ? (course.rightBehind ?? 0) : 0;
+    const scaled = Math.round(Math.max(counted === 'rounds' ? 1 : 2, (aim + can) * (1 - lag)));
+    const ceiling = mood === 'easy' ? aim : mood === 'strong' ? 99 : aim + (held ? 10 : 3);
+    const done = Math.min(scaled, ceiling);
+    const usual = variation.faults.filter((f) => f.fault !== 'sharp-pain').map((f) => f.fault);
+    const recurring = course.fault && usual.includes(course.fault.slug) ? course.fault : null;
+    const again =
+      watched && recurring && (recurring.side === null || recurring.side === side) && at.set === 0;
+    const unclean = watched && !again && mood === 'as before' && usual.length > 0 && random() < 0.3;
+    const effort =
+      mood === 'easy' ? 4 : mood === 'strong' ? 6 : clamp(4, Math.round(7.5 - can * 0.35 + noise(1)), 10);
+    const pain = mood === 'hurting' && last ? 5 : last && random() < 0.85 ? 0 : null;
+    const calm = mood === 'strong' || mood === 'easy';
+    const alone = mood === 'unwatched' || !watched;
+    const aids = (target.aids ?? []).map((a) => ({ name: a.aid as string, setting: String(a.amount) }));
+    if (variation.loadPlace.startsWith('across') || variation.loadPlace === 'front of shoulders') {
+      aids.push({ name: 'Rack hooks', setting: String(Math.round((who.statureM ?? 1.7) * 10) - 10) });
+    }
+    return {
+      id: uuidFrom(random),
+      sessionId: at.sessionId,
+      date: day.date,
+      ordinal: at.ordinal,
+      variation: variation.slug,
+      variationRevision: inForce.revisions.get(`variation/${variation.slug}`) ?? 1,
+      role: course.role ?? 'work',
+      warmUp: false,
+      watched,
+      // Every second week the first set of each side is a side test.
+      sideTest: side !== null && at.set === 0 && day.n % 4 === 3,
+      side,
+      plannedReps: counted === 'repetitions' ? (target.reps ?? null) : null,
+      doneReps: counted === 'repetitions' ? done : null,
+      holdS: held ? done : null,
+      rounds: counted === 'rounds' ? done : null,
+      loadKg: target.loadKg ?? null,
+      loadKind: variation.loadKind,
+      // Somebody training alone is asked nothing.
+      effort: mood !== 'unwatched' && (last || random() < 0.4) ? effort : null,
+      tempoKept: watched && random() < 0.6 ? can > -2 : null,
+      rangeReached: watched ? can > -4 || random() < 0.7 : null,
+      rangeDeg: null,
+      faults: again
+        ? [{ fault: recurring.slug, side, reps: 1 }]
+        : unclean
+          ? [{ fault: usual[Math.floor(random() * usual.length)]!, side, reps: 1 }]
+          : [],
+      sensations: sensed(),
+      pain: mood === 'unwatched' ? null : calm ? (last ? 0 : null) : pain,
+      atEase: day.learning && last && !alone ? clamp(3, Math.round(6.5 + can * 0.4 + noise(1)), 10) : null,
+      aids: aids.length > 0 ? aids : null,
+      loggedBy: alone && who.logsOwn ? `${who.name} (own)` : coach,
+      own: alone && (who.logsOwn ?? false),
+    };
+
+    function sensed(): LoggedSet['sensations'] {
+      const wanted = variation.wanted[0];
+      if (!last || alone || !wanted || random() > 0.6) return null;
+      const { region, kind } = wanted;
+      return [{ region, kind, side: null }];
+    }
+  }
+
+  function decisionOn(date: string) {
+    const mine = { sets: season.sets, moves: own(), restrictions: season.restrictions, massKg: who.massKg };
+    return judge(inForce, ladder, recordsFrom(mine), date).decision;
+  }
+
+  function goAgainst(date: string, against: NonNullable<Course['against']>, standing: Standing): void {
+    const decision = decisionOn(date);
+    if (!decision || decision.outcome === against.kind) return;
+    const here = ladder.levels.findIndex((l) => l.id === standing.level);
+    const to = against.kind === 'hold' ? here : against.kind === 'move up' ? here + 1 : here - 1;
+    addMove(date, {
+      kind: against.kind,
+      fromLevel: standing.level,
+      toLevel: ladder.levels[to]?.id ?? standing.level,
+      taken: null,
+      proposed: decision.outcome,
+      evidence: decision,
+      reason: against.reason,
+    });
+  }
 
   function confirmProposal(date: string): void {
-    const { decision } = judge(inForce, ladder, { ...season, moves: season.moves }, date);
+    const decision = decisionOn(date);
     if (!decision || decision.outcome === 'hold' || decision.outcome === 'stop and refer') return;
     const common = { fromLevel: decision.fromLevel, proposed: decision.outcome, evidence: decision };
     // Now and then a coach waits a session longer than the tool would.
@@ -209,7 +332,7 @@ export function seasonOf(
       });
       return;
     }
-    if (decision.outcome === 'grow' && who.lately === 'easy') return;
+    if (decision.outcome === 'grow' && lately === 'easy') return;
     addMove(date, {
       ...common,
       kind: decision.outcome,

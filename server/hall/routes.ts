@@ -1,7 +1,14 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { hallSettingsSchema, newStaffSchema, squadSchema, staffSchema } from '../../contract/hall.ts';
-import type { HallSettings, Heartbeat, NewStaff, StaffEdit, Start } from '../../contract/hall.ts';
+import type {
+  HallSettings,
+  Heartbeat,
+  NewStaff,
+  StaffEdit,
+  Start,
+  SquadRequest,
+} from '../../contract/hall.ts';
 import { STAFF_ROLES } from '../../contract/access.ts';
 import { hashPassword } from '../access/index.ts';
 import { backupLines } from '../db/index.ts';
@@ -85,15 +92,15 @@ export function hallRoutes(app: App, s: Services): void {
   app.get('/api/squads', async (c) => c.json(await squadList(s.db)));
 
   app.post('/api/squads', async (c) => {
-    const { name } = await bodyOf<{ name: string }>(c, squadSchema);
-    const id = await s.db.transaction((tx) => saveSquad(tx, null, name));
+    const squad = await bodyOf<SquadRequest>(c, squadSchema);
+    const id = await s.db.transaction((tx) => saveSquad(tx, null, squad));
     return c.json({ id }, 201);
   });
 
   app.put('/api/squads/:id', async (c) => {
     const id = idOf(c);
-    const { name } = await bodyOf<{ name: string }>(c, squadSchema);
-    await s.db.transaction((tx) => saveSquad(tx, id, name));
+    const squad = await bodyOf<SquadRequest>(c, squadSchema);
+    await s.db.transaction((tx) => saveSquad(tx, id, squad));
     return c.json({ ok: true });
   });
 

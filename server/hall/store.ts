@@ -104,15 +104,24 @@ export async function squadList(db: Db): Promise<Squad[]> {
   return db.select().from(schema.squad).orderBy(schema.squad.name);
 }
 
-export async function saveSquad(db: Db, id: string | null, name: string): Promise<string> {
+export async function saveSquad(
+  db: Db,
+  id: string | null,
+  { name, trainingDays }: Pick<Squad, 'name'> & { trainingDays?: number[] },
+): Promise<string> {
+  const days = trainingDays && { trainingDays: [...new Set(trainingDays)].sort() };
   const [same] = await db.select().from(schema.squad).where(eq(schema.squad.name, name));
   if (same && same.id !== id) throw new Refusal(422, `name: there is a squad "${name}" already.`);
   if (id === null) {
     const made = randomUUID();
-    await db.insert(schema.squad).values({ id: made, name });
+    await db.insert(schema.squad).values({ id: made, name, ...days });
     return made;
   }
-  const changed = await db.update(schema.squad).set({ name }).where(eq(schema.squad.id, id)).returning();
+  const changed = await db
+    .update(schema.squad)
+    .set({ name, ...days })
+    .where(eq(schema.squad.id, id))
+    .returning();
   if (changed.length === 0) throw new Refusal(404, 'There is no such squad.');
   return id;
 }

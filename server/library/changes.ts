@@ -9,7 +9,6 @@ import {
   withChanges,
 } from '../../core/library/index.ts';
 import type { Body, HouseQuestion, Kind, Ladder } from '../../core/library/index.ts';
-import { standingAfter } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type {
   ChangeDetail,
@@ -25,7 +24,7 @@ import { Refusal } from '../http.ts';
 import { peopleAnswering } from '../people/index.ts';
 import { inForce, shelfInForce } from './shelf.ts';
 
-const { change, changeItem, draft, entry, hall, move, revision } = schema;
+const { change, changeItem, draft, entry, hall, revision, standing } = schema;
 
 const ROWS_A_STATEMENT = 500;
 
@@ -120,12 +119,11 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
 
 /** A level that somebody stands on cannot be taken away or renamed under their feet. */
 async function refuseRemovingHeldLevels(tx: Db, ladder: Ladder): Promise<void> {
-  const moves = await tx.select().from(move).where(eq(move.ladder, ladder.slug)).orderBy(move.sequence);
+  const standings = await tx.select().from(standing).where(eq(standing.ladder, ladder.slug));
   const known = new Set(ladder.levels.map((l) => l.id));
   const held = new Map<string, number>();
-  for (const personId of new Set(moves.map((m) => m.personId))) {
-    const level = standingAfter(moves.filter((m) => m.personId === personId))?.level;
-    if (level !== undefined && !known.has(level)) held.set(level, (held.get(level) ?? 0) + 1);
+  for (const { level } of standings) {
+    if (!known.has(level)) held.set(level, (held.get(level) ?? 0) + 1);
   }
   for (const [level, people] of held) {
     throw new Refusal(

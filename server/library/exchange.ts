@@ -5,7 +5,7 @@ import type { LibraryFile } from '../../core/exchange/index.ts';
 import { libraryFileSchema } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import { check, Refusal } from '../http.ts';
+import { check, Refusal, refuseTooDeep } from '../http.ts';
 import { proposeItems, putInForce } from './changes.ts';
 import { editionHeader, shelfInForce } from './shelf.ts';
 
@@ -73,19 +73,4 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
     stateNumber: state - file.edition.changesSince,
   });
   return file.documents.length;
-}
-
-const DEEPEST = 24;
-
-/** Depth is looked at before anything recursive touches the value. */
-function refuseTooDeep(value: unknown): void {
-  let level: unknown[] = [value];
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > DEEPEST) {
-      throw new Refusal(422, `The file is nested more than ${DEEPEST} deep. Nothing was imported.`);
-    }
-    level = level.flatMap((v) =>
-      typeof v === 'object' && v !== null ? Object.values(v as Record<string, unknown>) : [],
-    );
-  }
 }

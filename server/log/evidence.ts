@@ -1,91 +1,46 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { laddersOf, resolve, resolveLadder } from '../../core/library/index.ts';
-import type { Ladder, SettledLadder, SettledLevel } from '../../core/library/index.ts';
+import { eq, inArray } from 'drizzle-orm';
+import { laddersOf } from '../../core/library/index.ts';
+import type { Ladder } from '../../core/library/index.ts';
 import {
   decide,
-  factsOf,
+  LONG_UNSEEN_DAYS,
+  daysBetween,
+  levelEvidence,
+  recurringFaults,
   setWithoutHealth,
-  standingAfter,
+  sideDifference,
+  stayOf,
   targetAt,
   withoutHealth,
 } from '../../core/ladder/index.ts';
-import type { Decision, LoggedSet, Restriction, Standing, VariationFacts } from '../../core/ladder/index.ts';
-import type { MoveRow, OnLadder, PersonLine, PersonOnLadders, StoredSet } from '../../contract/log.ts';
+import type { Decision, Standing } from '../../core/ladder/index.ts';
+import type { MoveRow, OnLadder, PersonLine, PersonOnLadders } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { answersOf, openRestrictions } from '../people/index.ts';
+import { recentSets } from './history.ts';
+import { levelOf, nameOfLevelIn, readingOfLadder } from './readings.ts';
+import { recordsOf } from './records.ts';
+import type { PersonRecords } from './records.ts';
 
-const { loggedSet, session, move, moveFlag } = schema;
+const { move, moveFlag } = schema;
 
 export type MoveRecord = typeof move.$inferSelect;
 
-/** All that the decisions about one person stand on. */
-export interface PersonRecords {
-  sets: readonly StoredSet[];
-  moves: readonly MoveRecord[];
-  restrictions: readonly Restriction[];
-  /** Their own answers to house questions. */
-  answers: Readonly<Record<string, string>>;
-}
-
-const NOTHING: PersonRecords = { sets: [], moves: [], restrictions: [], answers: {} };
-
-function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
-  const map = new Map<string, T[]>();
-  for (const row of rows) {
-    const list = map.get(key(row));
-    if (list) list.push(row);
-    else map.set(key(row), [row]);
-  }
-  return map;
-}
-
-/** The records of some people, read with a fixed number of queries; a person without any has empty ones. */
-export async function recordsOf(
-  db: Db,
-  personIds: readonly string[],
-): Promise<(personId: string) => PersonRecords> {
-  const ids = [...personIds];
-  if (ids.length === 0) return () => NOTHING;
-  const rows = await db
-    .select({ set: loggedSet, date: session.date, personId: session.personId })
-    .from(loggedSet)
-    .innerJoin(session, eq(session.id, loggedSet.sessionId))
-    .where(and(inArray(session.personId, ids), isNull(loggedSet.deletedAt)));
-  const moves = await db.select().from(move).where(inArray(move.personId, ids)).orderBy(move.sequence);
-  const sets = new Map<string, StoredSet[]>();
-  for (const [personId, list] of grouped(rows, (r) => r.personId)) {
-    sets.set(
-      personId,
-      list
-        .map(({ set: { deletedAt: _gone, ...set }, date }): StoredSet => ({ ...set, date }))
-        .sort((a, b) => (a.date === b.date ? a.ordinal - b.ordinal : a.date < b.date ? -1 : 1)),
-    );
-  }
-  const movesOf = grouped(moves, (m) => m.personId);
-  const restrictions = await openRestrictions(db, ids);
-  const answers = await answersOf(db, ids);
-  return (id) => ({
-    sets: sets.get(id) ?? [],
-    moves: movesOf.get(id) ?? [],
-    restrictions: restrictions.get(id) ?? [],
-    answers: Object.fromEntries((answers.get(id) ?? []).map((a) => [a.question, a.answer])),
-  });
-}
-
 /** Equipment the hall has at all; counting who holds what is for the group's plan. */
-function kitOf({ shelf }: ShelfInForce): Set<string> {
+export function kitOf({ shelf }: ShelfInForce): Set<string> {
   return new Set(shelf.all('equipment').flatMap((e) => (e.inHall > 0 ? [e.slug] : [])));
 }
 
-function heldLevels(ladders: readonly Ladder[], moves: readonly MoveRecord[]): Set<string> {
+/** Levels below where somebody stands are held. */
+export function heldLevels(
+  ladders: readonly Ladder[],
+  standings: ReadonlyMap<string, Standing>,
+): Set<string> {
   const held = new Set<string>();
   for (const ladder of ladders) {
-    const standing = standingAfter(moves.filter((m) => m.ladder === ladder.slug));
-    const index = ladder.levels.findIndex((l) => l.id === standing?.level);
-    // Standing on a level means that those below it are held.
+    const index = ladder.levels.findIndex((l) => l.id === standings.get(ladder.slug)?.level);
     for (const level of ladder.levels.slice(0, Math.max(0, index))) held.add(`${ladder.slug}/${level.id}`);
   }
   return held;
@@ -111,42 +66,35 @@ export interface Judgement {
   failure: string | null;
 }
 
-/** The decision for a person on a ladder; a computation that fails is told, never thrown. */
+/**
+ * The decision for a person on a ladder; a computation that fails is told, never thrown.
+ * @param ladder the one in force, or an edited one that is being tried
+ */
 export function judge(
   inForce: ShelfInForce,
   ladder: Ladder,
-  records: {
-    sets: readonly LoggedSet[];
-    moves: readonly MoveRecord[];
-    restrictions: readonly Restriction[];
-    answers?: Readonly<Record<string, string>>;
-  },
+  records: PersonRecords,
   today: string,
+  standing: Standing | null = records.standings.get(ladder.slug) ?? null,
 ): Judgement {
-  const { shelf } = inForce;
-  const answers = records.answers ?? {};
-  const standing = standingAfter(records.moves.filter((m) => m.ladder === ladder.slug));
   if (!standing) return { standing: null, decision: null, failure: null };
   try {
-    const facts = new Map<string, VariationFacts>();
-    const loweringS = new Map<string, number>();
-    for (const level of ladder.levels) {
-      for (const slug of [level.main, ...level.equals]) {
-        const variation = shelf.get('variation', slug);
-        if (!variation) continue;
-        facts.set(slug, factsOf(resolve(variation, shelf, { stage: level.stage, answers })));
-        loweringS.set(slug, variation.tempo.loweringS);
-      }
-    }
+    const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, records.answers, standing.stage);
+    const { sets, earlierSessions } = records.evidence(ladder.slug);
     const decision = decide({
-      ladder: resolveLadder(ladder, shelf, answers),
+      ladder: settled,
       facts,
       loweringS,
       standing,
-      sets: records.sets,
+      sets,
+      earlierSessions,
+      painfulDays: records.painfulDays,
       restrictions: records.restrictions,
       kit: kitOf(inForce),
-      heldElsewhere: heldLevels(shelf.all('ladder'), records.moves),
+      heldElsewhere: heldLevels(inForce.shelf.all('ladder'), records.standings),
+      massKg: records.massKg,
+      signOffs: records.signOffs,
+      nameOf: nameOfLevelIn(inForce),
       today,
     });
     return { standing, decision, failure: null };
@@ -160,9 +108,6 @@ export function judge(
   }
 }
 
-const levelOf = (ladder: SettledLadder, id: string | undefined): SettledLevel | undefined =>
-  ladder.levels.find((l) => l.id === id);
-
 /** Everything about one person on every ladder, without pain for those who may not see it. */
 export async function personOnLadders(
   db: Db,
@@ -171,31 +116,42 @@ export async function personOnLadders(
   today: string,
   seesHealth: boolean,
 ): Promise<PersonOnLadders> {
-  const own = (await recordsOf(db, [personId]))(personId);
-  const { sets, moves } = own;
+  const own = (await recordsOf(db, inForce, [personId], today))(personId);
   const { shelf, revisions } = inForce;
   const ladders = laddersOf(shelf)
     .map((raw): OnLadder => {
       const { standing, decision, failure } = judge(inForce, raw, own, today);
-      const ladder = resolveLadder(raw, shelf, own.answers);
-      const level = levelOf(ladder, standing?.level);
-      const names = Object.fromEntries(
-        ladder.levels
-          .flatMap((l) => [l.main, ...l.equals])
-          .map((slug) => [slug, shelf.get('variation', slug)?.name ?? slug]),
-      );
+      const { settled, facts } = readingOfLadder(inForce, raw, own.answers, standing?.stage);
+      const level = levelOf(settled, standing?.level);
       return {
-        ladder,
-        ladderRevision: revisions.get(`ladder/${ladder.slug}`) ?? 0,
+        ladder: settled,
+        ladderRevision: revisions.get(`ladder/${raw.slug}`) ?? 0,
         standing,
+        stay: standing && level ? stayOf(level.usualStayWeeks, standing.since, today) : null,
         target: standing && level ? targetAt(level.dose, standing.taken) : null,
         decision: decision && (seesHealth ? decision : withoutHealth(decision)),
         failure,
-        names,
+        names: Object.fromEntries([...facts.values()].map((f) => [f.slug, f.name])),
+        facts: Object.fromEntries(facts),
       };
     })
     // Where they stand comes before where they have not begun.
     .sort((a, b) => Number(a.standing === null) - Number(b.standing === null));
+  const { sets, sessions, more } = await recentSets(db, personId);
+  return {
+    sets: seesHealth ? sets : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
+    sessions,
+    moreSessions: more,
+    ladders,
+    moves: await movesOf(db, personId, seesHealth),
+    signOffs: [...own.signOffs],
+    seesHealth,
+  };
+}
+
+/** The person's decisions, the newest first, each with the evidence as it was. */
+async function movesOf(db: Db, personId: string, seesHealth: boolean): Promise<MoveRow[]> {
+  const moves = await db.select().from(move).where(eq(move.personId, personId)).orderBy(move.sequence);
   const flags = moves.length
     ? await db
         .select()
@@ -207,31 +163,31 @@ export async function personOnLadders(
           ),
         )
     : [];
-  return {
-    sets: seesHealth ? [...sets] : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
-    ladders,
-    moves: moves
-      .map((m): MoveRow => ({
-        id: m.id,
-        date: m.date,
-        ladder: m.ladder,
-        kind: m.kind,
-        fromLevel: m.fromLevel,
-        toLevel: m.toLevel,
-        taken: m.taken,
-        proposed: m.proposed,
-        reason: m.reason,
-        by: m.by,
-        stateNumber: m.stateNumber,
-        evidence: m.evidence && (seesHealth ? m.evidence : withoutHealth(m.evidence)),
-        flags: flags.filter((f) => f.moveId === m.id).map(({ setId, what, at }) => ({ setId, what, at })),
-      }))
-      .reverse(),
-    seesHealth,
-  };
+  return moves
+    .map((m): MoveRow => ({
+      id: m.id,
+      date: m.date,
+      ladder: m.ladder,
+      kind: m.kind,
+      fromLevel: m.fromLevel,
+      toLevel: m.toLevel,
+      taken: m.taken,
+      role: m.role,
+      stage: m.stage,
+      proposed: m.proposed,
+      reason: m.reason,
+      by: m.by,
+      stateNumber: m.stateNumber,
+      evidence: m.evidence && (seesHealth ? m.evidence : withoutHealth(m.evidence)),
+      flags: flags.filter((f) => f.moveId === m.id).map(({ setId, what, at }) => ({ setId, what, at })),
+    }))
+    .reverse();
 }
 
-/** One line a person and ladder: where they stand and what the tool proposes. */
+/** Lets what waits, such as a set being logged, go first. */
+const breath = () => new Promise<void>((resolve) => setImmediate(resolve));
+
+/** One line a person and ladder: where they stand, what the tool proposes, and what a head coach looks for. */
 export async function overview(
   db: Db,
   inForce: ShelfInForce,
@@ -241,27 +197,78 @@ export async function overview(
 ): Promise<PersonLine[]> {
   const records = await recordsOf(
     db,
+    inForce,
     people.map((p) => p.id),
+    today,
   );
   const ladders = laddersOf(inForce.shelf);
-  return people.flatMap((person) =>
-    ladders.map((ladder): PersonLine => {
-      const own = records(person.id);
+  const overrides = await overridesOf(
+    db,
+    people.flatMap((p) => [...records(p.id).lastMoves.values()]),
+  );
+  const faultName = (slug: string) => inForce.shelf.get('fault', slug)?.name ?? slug;
+  const lines: PersonLine[] = [];
+  for (const [n, person] of people.entries()) {
+    if (n % 50 === 49) await breath();
+    const own = records(person.id);
+    const unseen = own.lastSession === null ? null : daysBetween(own.lastSession, today);
+    for (const ladder of ladders) {
       const { standing, decision, failure } = judge(inForce, ladder, own, today);
       const shown = decision && (sees(person) ? decision : withoutHealth(decision));
       const index = ladder.levels.findIndex((l) => l.id === standing?.level);
-      return {
+      const level = ladder.levels[index];
+      const stay = standing && level ? stayOf(level.usualStayWeeks, standing.since, today) : null;
+      const { facts } = readingOfLadder(inForce, ladder, own.answers, standing?.stage);
+      const { sets } = own.evidence(ladder.slug);
+      const sessions =
+        level && standing ? levelEvidence(sets, [level.main, ...level.equals], standing.since) : [];
+      const sides = sideDifference(sessions, facts, today);
+      lines.push({
         personId: person.id,
         ladder: ladder.slug,
         ladderName: ladder.name,
-        levelName: ladder.levels[index]?.name ?? null,
+        levelName: level?.name ?? null,
         levelNumber: index === -1 ? null : index + 1,
         levels: ladder.levels.length,
         since: standing?.since ?? null,
         outcome: shown?.outcome ?? null,
         reason: shown?.reasons[0]?.text ?? failure,
-        lastSession: own.sets.at(-1)?.date ?? null,
-      };
-    }),
-  );
+        earliestSessions: shown?.earliestSessions ?? null,
+        lastSession: own.lastSession,
+        unseenDays: unseen !== null && unseen >= LONG_UNSEEN_DAYS ? unseen : null,
+        stuckWeeks: stay?.beyond && decision?.outcome !== 'move up' ? stay.weeks : null,
+        usualWeeks: level?.usualStayWeeks.to ?? null,
+        overridden: overrides.get(own.lastMoves.get(ladder.slug) ?? '') ?? null,
+        sides: sides && !sides.withinTolerance && sides.percent > SIDES_DIFFER_PERCENT ? sides : null,
+        faults: recurringFaults(sets).map((f) => ({ ...f, name: faultName(f.fault) })),
+      });
+    }
+  }
+  return lines;
+}
+
+/** The usual limit for limb symmetry (see sideDifference). */
+const SIDES_DIFFER_PERCENT = 10;
+
+/** Those of the decisions that went against the proposal, by id. */
+async function overridesOf(db: Db, moveIds: readonly string[]) {
+  const found = new Map<string, NonNullable<PersonLine['overridden']>>();
+  if (moveIds.length === 0) return found;
+  const rows = await db
+    .select({
+      id: move.id,
+      date: move.date,
+      kind: move.kind,
+      proposed: move.proposed,
+      reason: move.reason,
+      by: move.by,
+    })
+    .from(move)
+    .where(inArray(move.id, [...moveIds]));
+  for (const { id, kind, proposed, ...rest } of rows) {
+    if (proposed !== null && kind !== 'placed' && proposed !== kind) {
+      found.set(id, { ...rest, proposed, chosen: kind });
+    }
+  }
+  return found;
 }

@@ -1,22 +1,24 @@
 import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { overrideRefused, standingAfter } from '../../core/ladder/index.ts';
+import { overrideRefused } from '../../core/ladder/index.ts';
 import type { Decision } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
-import { schema } from '../db/index.ts';
+import { refreshStanding, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
 import { personOf, seesHealth } from '../people/index.ts';
-import { judge, recordsOf, revisionsRead } from './evidence.ts';
+import { judge, revisionsRead } from './evidence.ts';
+import { recordsOf } from './records.ts';
 
-interface When {
+export interface When {
   at: Date;
   today: string;
 }
 
-async function forDeciding(tx: Db, me: Me, personId: string, ladderSlug: string) {
+/** What is needed to decide on a ladder. @throws Refusal 403 for those who do not see the whole evidence, 422 without such a ladder */
+export async function forDeciding(tx: Db, me: Me, personId: string, ladderSlug: string) {
   const person = await personOf(tx, personId);
   if (!seesHealth(me, person)) {
     throw new Refusal(
@@ -46,8 +48,8 @@ export async function place(
 ): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
   const level = levelIn(ladder, request.level);
-  const { moves } = (await recordsOf(tx, [personId]))(personId);
-  const before = standingAfter(moves.filter((m) => m.ladder === ladder.slug));
+  const { standings } = (await recordsOf(tx, inForce, [personId], when.today))(personId);
+  const before = standings.get(ladder.slug);
   const id = randomUUID();
   await tx.insert(schema.move).values({
     id,
@@ -57,6 +59,8 @@ export async function place(
     kind: 'placed',
     fromLevel: before?.level ?? null,
     toLevel: level.id,
+    role: request.role ?? null,
+    stage: request.stage ?? null,
     reason: request.reason,
     by: me.name,
     at: when.at.toISOString(),
@@ -64,6 +68,7 @@ export async function place(
     revisions: revisionsRead(inForce, ladder),
     setIds: [],
   });
+  await refreshStanding(tx, personId, ladder.slug);
   return id;
 }
 
@@ -79,7 +84,7 @@ export async function confirm(
   when: When,
 ): Promise<string> {
   const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
-  const own = (await recordsOf(tx, [personId]))(personId);
+  const own = (await recordsOf(tx, inForce, [personId], when.today))(personId);
   const { standing, decision, failure } = judge(inForce, ladder, own, when.today);
   if (failure) throw new Refusal(409, failure);
   if (!standing || !decision) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');
@@ -111,6 +116,7 @@ export async function confirm(
     evidence: decision,
     setIds: decision.setIds,
   });
+  await refreshStanding(tx, personId, ladder.slug);
   return id;
 }
 

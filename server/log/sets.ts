@@ -1,16 +1,33 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { canonicalJson } from '../../core/library/index.ts';
+import { daysAfter } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
-import { schema } from '../db/index.ts';
+import type { Person } from '../../contract/people.ts';
+import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { personOf, seesHealth } from '../people/index.ts';
 
-const { loggedSet, session, move, moveFlag, revision } = schema;
+const { loggedSet, session, move, moveFlag, revision, setTombstone, setVersion } = schema;
 
-async function sessionFor(tx: Db, personId: string, date: string): Promise<string> {
+/** Who sends a set. */
+export interface Logger {
+  name: string;
+  seesHealth: (person: Person) => boolean;
+  /** The person alone, through their own link: nothing is watched. */
+  own: boolean;
+}
+
+export const staffLogger = (me: Me): Logger => ({
+  name: me.name,
+  seesHealth: (person) => seesHealth(me, person),
+  own: false,
+});
+
+/** The session of a person on a date, made where there is none. */
+export async function sessionFor(tx: Db, personId: string, date: string): Promise<string> {
   await tx
     .insert(session)
     .values({ id: randomUUID(), personId, date })
@@ -22,26 +39,23 @@ async function sessionFor(tx: Db, personId: string, date: string): Promise<strin
   return row!.id;
 }
 
-/** The day after, by the calendar. */
-const dayAfter = (date: string) =>
-  new Date(Date.parse(`${date}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-
 /**
- * Stores a set under the id its client gave it. Sending the same edit again changes nothing; an
- * older edit that arrives late is left aside; a newer one replaces the set and flags the moves
- * that stood on it. Must run inside a transaction.
+ * Stores a set under the id its client gave it. Sending the same edit again changes nothing; an older edit that
+ * arrives late is left aside; a newer one replaces the set and flags the moves that stood on it. Where two tablets
+ * made the same edit number of different corrections, one of them wins whichever comes first, and what it replaces is
+ * kept. Must run inside a transaction.
  */
 export async function putSet(
   tx: Db,
   id: string,
   { personId, date, ...fields }: SetRequest,
-  me: Me,
+  by: Logger,
   at: Date,
   today: string,
 ): Promise<SetResult> {
   const person = await personOf(tx, personId);
   // One day of grace: a tablet may have rolled over to the next day just before the server.
-  if (date > dayAfter(today))
+  if (date > daysAfter(today, 1))
     throw new Refusal(422, `date: ${date} lies in the future. The set was not stored.`);
   const [known] = await tx
     .select({ number: revision.number })
@@ -60,60 +74,105 @@ export async function putSet(
     );
   }
   const receivedAt = at.toISOString();
-  const sessionId = await sessionFor(tx, personId, date);
+  const done = (edit: number, flaggedMoves: string[] = []): SetResult => ({
+    id,
+    edit,
+    flaggedMoves,
+    receivedAt,
+  });
+
   const [stored] = await tx
-    .select({ set: loggedSet, personId: session.personId })
+    .select({ set: loggedSet, personId: session.personId, date: session.date })
     .from(loggedSet)
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(eq(loggedSet.id, id))
     .for('update', { of: loggedSet });
-  if (!stored) {
-    await tx.insert(loggedSet).values({ id, sessionId, ...fields, loggedBy: me.name });
-    return { id, edit: fields.edit, flaggedMoves: [], receivedAt };
-  }
-  if (stored.personId !== personId) {
+  if (stored && stored.personId !== personId) {
     throw new Refusal(409, 'This set belongs to somebody else. Nothing was changed.');
   }
+  const own = stored?.set.own ?? by.own;
+  if (own) Object.assign(fields, { watched: false, faults: [] });
+
+  if (!stored) {
+    const [gone] = await tx.select().from(setTombstone).where(eq(setTombstone.id, id));
+    if (gone && gone.edit > fields.edit) return done(gone.edit);
+    if (gone) await tx.delete(setTombstone).where(eq(setTombstone.id, id));
+    const sessionId = await sessionFor(tx, personId, date);
+    await tx.insert(loggedSet).values({ id, sessionId, ...fields, own, loggedBy: by.name });
+    await refreshSummary(tx, sessionId, fields.variation);
+    return done(fields.edit);
+  }
+
   const before = stored.set;
-  if (!seesHealth(me, person)) {
+  if (!by.seesHealth(person)) {
     // Who may not see pain cannot have meant to change it.
     fields.pain = before.pain;
     const hidden = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
     if (hidden.length) fields.sensations = [...(fields.sensations ?? []), ...hidden];
   }
-  const { id: _i, loggedBy: _b, deletedAt, ...same } = before;
-  if (
-    fields.edit === before.edit &&
-    deletedAt === null &&
-    canonicalJson(same) !== canonicalJson({ ...fields, sessionId })
-  ) {
-    throw new Refusal(
-      409,
-      'Another tablet corrected this set at the same time. Yours is kept on this tablet.',
-      {
-        yours: fields,
-        inForce: same,
-      },
-    );
+  const { id: _i, loggedBy, deletedAt, sessionId: oldSession, own: _o, ...same } = before;
+  const inForce = canonicalJson({ ...same, date: stored.date });
+  const yours = canonicalJson({ ...fields, date });
+  if (fields.edit < before.edit) return done(before.edit);
+  if (fields.edit === before.edit && deletedAt === null) {
+    if (inForce === yours) return done(before.edit);
+    // The greater text wins, so that the order of arrival makes no difference.
+    if (inForce > yours) {
+      throw new Refusal(
+        409,
+        'Another tablet corrected this set at the same time. Yours is kept on this tablet.',
+        { yours: fields, inForce: same },
+      );
+    }
   }
-  if (fields.edit <= before.edit) return { id, edit: before.edit, flaggedMoves: [], receivedAt };
+  // A set that was deleted and corrected at the same time stays.
+  await keepVersion(tx, id, before.edit, inForce, loggedBy, receivedAt);
+  const sessionId = await sessionFor(tx, personId, date);
   await tx
     .update(loggedSet)
-    .set({ sessionId, ...fields, loggedBy: me.name, deletedAt: null })
+    .set({ sessionId, ...fields, loggedBy: by.name, deletedAt: null })
     .where(eq(loggedSet.id, id));
-  const flaggedMoves = await flagMoves(tx, id, fields.edit, 'corrected', receivedAt);
-  return { id, edit: fields.edit, flaggedMoves, receivedAt };
+  await refreshSummary(tx, oldSession, before.variation);
+  await refreshSummary(tx, sessionId, fields.variation);
+  return done(fields.edit, await flagMoves(tx, id, fields.edit, 'corrected', receivedAt));
 }
 
-/** Takes a set out of all computation; deleting twice, or one never received, is no error. */
+/** Takes a set out of all computation; deleting twice, or one not received yet, is no error. */
 export async function deleteSet(tx: Db, id: string, edit: number, at: Date): Promise<SetResult> {
   const receivedAt = at.toISOString();
   const [before] = await tx.select().from(loggedSet).where(eq(loggedSet.id, id)).for('update');
-  if (!before || edit <= before.edit) {
-    return { id, edit: before?.edit ?? edit, flaggedMoves: [], receivedAt };
+  if (!before) {
+    // The set may still be on its way from another tablet.
+    await tx
+      .insert(setTombstone)
+      .values({ id, edit })
+      .onConflictDoUpdate({
+        target: setTombstone.id,
+        set: { edit: sql`greatest(set_tombstone.edit, ${edit})` },
+      });
+    return { id, edit, flaggedMoves: [], receivedAt };
   }
+  if (edit <= before.edit) return { id, edit: before.edit, flaggedMoves: [], receivedAt };
+  const { id: _i, loggedBy, deletedAt: _d, sessionId, own: _o, ...body } = before;
+  await keepVersion(tx, id, before.edit, canonicalJson(body), loggedBy, receivedAt);
   await tx.update(loggedSet).set({ deletedAt: receivedAt, edit }).where(eq(loggedSet.id, id));
+  await refreshSummary(tx, sessionId, before.variation);
   return { id, edit, flaggedMoves: await flagMoves(tx, id, edit, 'deleted', receivedAt), receivedAt };
+}
+
+/** What a set said before; nothing that was ever entered is lost. */
+async function keepVersion(tx: Db, setId: string, edit: number, body: string, loggedBy: string, at: string) {
+  await tx
+    .insert(setVersion)
+    .values({
+      setId,
+      edit,
+      hash: createHash('sha256').update(body).digest('hex'),
+      body: JSON.parse(body) as Record<string, unknown>,
+      loggedBy,
+      at,
+    })
+    .onConflictDoNothing();
 }
 
 async function flagMoves(tx: Db, setId: string, edit: number, what: string, at: string): Promise<string[]> {
@@ -122,6 +181,9 @@ async function flagMoves(tx: Db, setId: string, edit: number, what: string, at: 
     .from(move)
     .where(sql`${move.setIds} @> ${JSON.stringify([setId])}::jsonb`);
   if (stoodOn.length === 0) return [];
-  await tx.insert(moveFlag).values(stoodOn.map((m) => ({ moveId: m.id, setId, edit, what, at })));
+  await tx
+    .insert(moveFlag)
+    .values(stoodOn.map((m) => ({ moveId: m.id, setId, edit, what, at })))
+    .onConflictDoNothing();
   return stoodOn.map((m) => m.id);
 }

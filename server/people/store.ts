@@ -10,6 +10,7 @@ import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
 
 const { person, restriction, session, loggedSet, move, moveFlag, squad } = schema;
+const { checkIn, cueTried, placement, signOff } = schema;
 
 export async function personList(db: Db): Promise<Person[]> {
   return db.select().from(person).orderBy(person.name);
@@ -80,6 +81,10 @@ export async function exportPerson(db: Db, id: string) {
     sets,
     moves,
     moveFlags: flags,
+    checkIns: await db.select().from(checkIn).where(eq(checkIn.personId, id)).orderBy(checkIn.date),
+    cuesTried: await db.select().from(cueTried).where(eq(cueTried.personId, id)).orderBy(cueTried.at),
+    signOffs: await db.select().from(signOff).where(eq(signOff.personId, id)).orderBy(signOff.date),
+    placements: await db.select().from(placement).where(eq(placement.personId, id)).orderBy(placement.at),
   };
 }
 

@@ -1,6 +1,7 @@
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
-import { barring, factsOf, lastAids, readingOf, standingAfter } from '../../core/ladder/index.ts';
+import { barring, factsOf, lastAids, readingOf } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/ladder/index.ts';
 import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
 import type { Ladder, ResolvedVariation, Variation } from '../../core/library/index.ts';
 import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
@@ -10,7 +11,7 @@ import { hallRow, hallToday } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
 import { editionHeader, shelfInForce } from '../library/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { recordsOf } from '../log/index.ts';
+import { newestWithAids, recordsOf } from '../log/index.ts';
 import type { PersonRecords } from '../log/index.ts';
 import { personOf } from '../people/index.ts';
 
@@ -19,6 +20,8 @@ interface Reader {
   id: string;
   name: string;
   records: PersonRecords;
+  /** The sets that told aids or settings last, of what is printed. */
+  recent: readonly LoggedSet[];
 }
 
 /**
@@ -38,7 +41,15 @@ export async function printJob(
   const reader: Reader | null = person && {
     id: person.id,
     name: person.name,
-    records: (await recordsOf(db, [person.id]))(person.id),
+    records: (await recordsOf(db, inForce, [person.id], today))(person.id),
+    recent:
+      (
+        await newestWithAids(
+          db,
+          [person.id],
+          items.flatMap((i) => i.of),
+        )
+      ).get(person.id) ?? [],
   };
   const missing: string[] = [];
   const sheets = items.flatMap((item): PrintedSheet[] => {
@@ -151,7 +162,7 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
       lastAids: null,
       barred: false,
     };
-  const { stage, target } = readingOf(v.slug, shelf, reader.records.moves);
+  const { stage, target } = readingOf(v.slug, shelf, reader.records.standings);
   const resolved = resolve(v, shelf, { stage, answers: reader.records.answers });
   return {
     resolved,
@@ -159,12 +170,11 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
     revision,
     stage,
     target,
-    lastAids: lastAids(reader.records.sets, v.slug),
+    lastAids: lastAids(reader.recent, v.slug),
   };
 }
 
 const isBarred = (v: ResolvedVariation, reader: Reader) =>
   barring(reader.records.restrictions, factsOf(v)).length > 0;
 
-const standingOn = (ladder: Ladder, reader: Reader) =>
-  standingAfter(reader.records.moves.filter((m) => m.ladder === ladder.slug));
+const standingOn = (ladder: Ladder, reader: Reader) => reader.records.standings.get(ladder.slug);

@@ -1,8 +1,9 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { ShareMade, ShareRequest, ShareRow } from '../../contract/sheets.ts';
 import { readJob, SHEET_WORDS } from '../../core/sheets/index.ts';
+import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
@@ -12,11 +13,7 @@ import { personOf } from '../people/index.ts';
 const { share, person } = schema;
 const DAY_MS = 24 * 3600_000;
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
-
 type Row = typeof share.$inferSelect;
-const stateAt = (row: Pick<Row, 'revokedAt' | 'expiresAt'>, now: Date): ShareRow['state'] =>
-  row.revokedAt !== null ? 'revoked' : Date.parse(row.expiresAt) <= now.getTime() ? 'expired' : 'open';
 
 /**
  * Makes a link to some sheets for whoever holds it.
@@ -30,12 +27,12 @@ export async function makeShare(
   publicUrl: string,
 ): Promise<ShareMade> {
   if (request.person) await personOf(db, request.person);
-  const token = randomBytes(24).toString('base64url');
+  const token = newToken();
   const id = randomUUID();
   const expiresAt = new Date(now.getTime() + request.days * DAY_MS).toISOString();
   await db.insert(share).values({
     id,
-    tokenHash: hashOf(token),
+    tokenHash: hashOfToken(token),
     job: request.job,
     personId: request.person,
     madeBy: me.name,
@@ -71,7 +68,7 @@ export async function sharesOf(db: Db, me: Me, now: Date): Promise<ShareRow[]> {
     expiresAt: new Date(row.expiresAt).toISOString(),
     revokedAt: row.revokedAt && new Date(row.revokedAt).toISOString(),
     opened: row.opened,
-    state: stateAt(row, now),
+    state: linkState(row, now),
   }));
 }
 
@@ -91,9 +88,9 @@ export async function openShare(db: Db, token: string, now: Date, count: boolean
   const [row] = await db
     .select()
     .from(share)
-    .where(eq(share.tokenHash, hashOf(token)));
+    .where(eq(share.tokenHash, hashOfToken(token)));
   if (!row) throw new Refusal(404, 'This link leads nowhere. Ask the one who gave it to you for a new one.');
-  if (stateAt(row, now) !== 'open') {
+  if (linkState(row, now) !== 'open') {
     throw new Refusal(410, 'This link has ended. Ask the one who gave it to you for a new one.');
   }
   if (count)

@@ -92,7 +92,7 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
   await db
     .insert(schema.hall)
     .values({ name: 'Test hall', timeZone, paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
-  const squadId = await saveSquad(db, null, 'Squad');
+  const squadId = await saveSquad(db, null, { name: 'Squad' });
   hash ??= hashPassword(PASSWORD);
   const cookies = new Map<Who, string>();
   for (const [login, role] of Object.entries(ROLES) as [Exclude<Who, 'nobody'>, StaffRole][]) {

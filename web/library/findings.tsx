@@ -10,6 +10,7 @@ export const HEALTH_WORDS: Record<HealthKind, string> = {
   contradiction: 'Against the house rules',
   'caution not shown': 'A caution that no sheet shows',
   'equipment lacking': 'Kit the hall has not, and no equal',
+  'no measurable way up': 'No measurable way up',
   'no easier variation': 'Nothing easier to give',
   'near-duplicate cues': 'One cue in two wordings',
   'unused cue': 'A cue that stands nowhere',

@@ -8,6 +8,7 @@ const WHO = 'person-1';
 const stored = (id: string, edit = 1, change: Partial<StoredSet> = {}): StoredSet => ({
   ...set('2026-11-24', { id, ...change }),
   edit,
+  own: false,
   loggedBy: 'a coach',
 });
 function parcel(

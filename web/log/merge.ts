@@ -20,7 +20,7 @@ export function mergedSets(
     if (set === null) byId.delete(id);
     else if (state !== 'sent' || !there) {
       const { personId: _owner, ...fields } = set;
-      byId.set(id, { ...fields, id, sessionId: '', loggedBy: '', unsent: state !== 'sent' });
+      byId.set(id, { ...fields, id, sessionId: '', loggedBy: '', own: false, unsent: state !== 'sent' });
     }
   }
   return [...byId.values()].sort((a, b) =>

@@ -10,7 +10,8 @@ import type {
 import type { RuledCriterion, WayOn } from '../../../core/ladder/index.ts';
 import { Button, Field } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
-import { CriterionEditor, WaysOnEditor } from './criterion.tsx';
+import { CriterionEditor } from './criterion.tsx';
+import { WaysOnEditor } from './ways-on.tsx';
 import { CueList } from './cue-list.tsx';
 import { DocumentSelect } from './document-select.tsx';
 import { EditLine, EditUnder } from './edit-line.tsx';

@@ -377,6 +377,17 @@ export const LEVEL: FieldSpec[] = [
       { type: 'number', key: 'rounds', label: 'Rounds', step: 1, optional: true },
       { type: 'number', key: 'loadKg', label: 'Load', unit: 'kg', step: 0.5, optional: true },
       { type: 'number', key: 'restS', label: 'Rest', unit: 's', step: 5 },
+      {
+        type: 'list',
+        key: 'aids',
+        label: 'Help on arrival, meant to fade',
+        item: 'aid',
+        fields: [
+          choice('aid', 'Aid', L.AIDS),
+          { type: 'number', key: 'amount', label: 'How much (pads, or 1 light to 3 strong)', step: 1 },
+        ],
+        fresh: () => ({ aid: 'pads', amount: 1 }),
+      },
     ],
   },
   { type: 'document', key: 'main', label: 'Main variation', kind: 'variation' },
@@ -403,6 +414,36 @@ export const LEVEL: FieldSpec[] = [
       { type: 'number', key: 'from', label: 'From', unit: 'weeks', step: 1 },
       { type: 'number', key: 'to', label: 'To', unit: 'weeks', step: 1 },
     ],
+  },
+  {
+    type: 'list',
+    key: 'variants',
+    label: 'Asked instead, by role or stage',
+    item: 'variant',
+    fields: [
+      {
+        type: 'choice',
+        key: 'role',
+        label: 'Who does it as',
+        options: L.ROLES,
+        optional: true,
+        none: 'any role',
+      },
+      {
+        type: 'choice',
+        key: 'stage',
+        label: 'Read at stage',
+        options: L.STAGES,
+        optional: true,
+        none: 'any stage',
+      },
+      { type: 'criterion', key: 'advance', label: 'Move up when' },
+      { type: 'criterion', key: 'stepBack', label: 'Step back when', negated: true },
+    ],
+    fresh: () => {
+      const { advance, stepBack } = L.blankLevel('', '');
+      return { role: 'prepare', advance, stepBack };
+    },
   },
 ];
 

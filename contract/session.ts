@@ -1,0 +1,224 @@
+import Joi from 'joi';
+import * as L from '../core/library/index.ts';
+import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
+import type {
+  CueOutcome,
+  Decision,
+  Experience,
+  NextSet,
+  Outcome,
+  PlacementStep,
+  Target,
+  Trial,
+} from '../core/ladder/index.ts';
+import type { SetRowProblem } from '../core/exchange/index.ts';
+import { bodySchema } from './library.ts';
+import type { StoredSet } from './log.ts';
+import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
+
+/** The questions before work, and whether somebody is here; null: not asked, nobody has said. */
+export interface CheckIn {
+  here: boolean | null;
+  pain: number | null;
+  sleepH: number | null;
+  atEase: number | null;
+  note: string;
+}
+export interface CheckInRow extends CheckIn {
+  recordedBy: string;
+}
+export const checkInSchema = shape({
+  here: Joi.boolean().allow(null),
+  pain: number(0, 10).allow(null),
+  sleepH: number(0, 24).allow(null),
+  atEase: number(0, 10).allow(null),
+  note: looseText(400),
+}).prefs(strict);
+
+/** One thing to keep an eye on before a set. */
+export interface Watch {
+  kind: 'fault' | 'restriction' | 'cue works' | 'cue failed' | 'pain' | 'sides';
+  text: string;
+}
+
+/** What somebody does next on one ladder. */
+export interface TodayLine {
+  ladder: string;
+  ladderName: string;
+  pattern: L.Pattern;
+  levelName: string;
+  levelNumber: number;
+  levels: number;
+  stage: L.Stage;
+  outcome: Outcome | null;
+  reason: string | null;
+  /** What is done today: the main variation, or the nearest that restrictions and kit permit; null when barred. */
+  variation: string | null;
+  variationName: string | null;
+  variationNote: string | null;
+  oneSided: boolean;
+  target: Target;
+  next: NextSet | null;
+  /** The way on that the decision proposes, or the first still open. */
+  wayOn: string | null;
+  wayOnDue: boolean;
+  watch: Watch[];
+  /** The three cues for this person, those that worked first, those that failed last. */
+  cues: { slug: string; text: string; record: 'works' | 'failed' | null }[];
+  /** Equipment that may be taken, for what can be given instead. */
+  kit: { slug: string; name: string }[];
+  failure: string | null;
+}
+
+export interface TodayPerson {
+  personId: string;
+  /** The squad trains on this weekday, and nobody has said that they are away. */
+  expected: boolean;
+  checkIn: CheckInRow | null;
+  /** Why the questions before work are due; null when they are not. */
+  ask: string | null;
+  lastSession: string | null;
+  seesHealth: boolean;
+  lines: TodayLine[];
+}
+
+export interface Today {
+  date: string;
+  squads: { id: string; name: string; trains: boolean }[];
+  people: TodayPerson[];
+}
+
+export const cueTriedSchema = shape({
+  personId: Joi.string().uuid(),
+  date: isoDate(),
+  variation: slug(),
+  cue: slug(),
+  outcome: oneOf(CUE_OUTCOMES),
+}).prefs(strict);
+export interface CueTriedRequest {
+  personId: string;
+  date: string;
+  variation: string;
+  cue: string;
+  outcome: CueOutcome;
+}
+
+export const signOffSchema = shape({ ladder: slug(), level: slug(), word: looseText(400) }).prefs(strict);
+export interface SignOffRequest {
+  ladder: string;
+  level: string;
+  word: string;
+}
+
+export const placementSchema = shape({
+  ladder: slug(),
+  experience: oneOf(EXPERIENCES),
+  atEase: number(0, 10).allow(null),
+  careful: Joi.boolean(),
+  trials: list(
+    shape({ level: slug(), variation: slug(), result: oneOf(TRIAL_RESULTS), note: looseText(300) }),
+    MOST_TRIALS,
+  ),
+}).prefs(strict);
+export interface PlacementRequest {
+  ladder: string;
+  experience: Experience;
+  atEase: number | null;
+  careful: boolean;
+  trials: Trial[];
+}
+export type PlacementAnswer = PlacementStep & { levelName: string | null; variationName: string | null };
+export interface PlacementRow extends PlacementRequest {
+  id: string;
+  date: string;
+  by: string;
+  outcome: 'placed' | 'stopped';
+  level: string | null;
+}
+
+/** An edited ladder tried on somebody's log; nothing is kept. */
+export const trySchema = shape({ ladder: bodySchema, personId: Joi.string().uuid(), level: slug() }).prefs(
+  strict,
+);
+export interface TryRequest {
+  ladder: L.Ladder;
+  personId: string;
+  level: string;
+}
+export interface TryResult {
+  /** As if the person had stood on the level since this day. */
+  since: string | null;
+  /** Whether that is where they stand now. */
+  standsHere: boolean;
+  decision: Decision | null;
+  failure: string | null;
+}
+
+export const ownLinkSchema = shape({ days: whole(1, 365) }).prefs(strict);
+export interface OwnLinkMade {
+  id: string;
+  /** Told once. */
+  url: string;
+  expiresAt: string;
+}
+export interface OwnLinkRow {
+  id: string;
+  madeBy: string;
+  madeAt: string;
+  expiresAt: string;
+  revokedAt: string | null;
+  lastUsedAt: string | null;
+  state: 'open' | 'expired' | 'revoked';
+}
+/** What the holder of a personal link sees. */
+export interface OwnDay {
+  name: string;
+  hallName: string;
+  date: string;
+  massUnit: 'kg' | 'lb';
+  lines: (Pick<
+    TodayLine,
+    | 'ladderName'
+    | 'levelName'
+    | 'pattern'
+    | 'variation'
+    | 'variationName'
+    | 'oneSided'
+    | 'target'
+    | 'next'
+    | 'cues'
+  > & {
+    revision: number;
+    loadKind: L.LoadKind;
+    countedIn: L.CountedIn;
+    takesLoad: boolean;
+    ifItGoesWrong: string[];
+  })[];
+  /** Own sets of the day, to be corrected or taken back. */
+  sets: { id: string; edit: number; variation: string; words: string }[];
+  until: string;
+}
+
+export const csvSchema = shape({ text: text(400_000) }).prefs(strict);
+/** What a file of sets would bring in; everything or nothing. */
+export interface CsvPreview {
+  rows: {
+    line: number;
+    person: string;
+    date: string;
+    variation: string;
+    words: string;
+    /** Already here, with the same content. */
+    known: boolean;
+  }[];
+  problems: SetRowProblem[];
+}
+export interface CsvResult {
+  added: number;
+  known: number;
+}
+
+export interface PersonHistory {
+  sets: StoredSet[];
+  more: string | null;
+}

@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../library/index.ts';
+import { rowOfSet, setOfRow, SET_COLUMNS } from './index.ts';
+import type { SetRow, SetRowContext } from './index.ts';
+import type { LoggedSet } from '../ladder/index.ts';
+
+const ID = '0a0b0c0d-1111-4222-8333-444455556666';
+const ctx: SetRowContext = {
+  person: (name) => (name === 'Ida' ? 'p1' : name === 'Twin' ? 'several' : null),
+  variation: (slug) => (slug === 'box-squat' ? { revision: 3, loadKind: 'none' } : null),
+  hasFault: (slug) => slug.startsWith('knee'),
+  today: '2026-11-24',
+};
+const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: null });
+const whole = (min: number, max: number) => fc.integer({ min, max });
+const side = maybe(fc.constantFrom(...SIDES));
+const word = fc.constantFrom('pads', 'Rack hooks', 'Support: wall', 'band help');
+const anySet: fc.Arbitrary<LoggedSet> = fc
+  .record({
+    ordinal: whole(1, 50),
+    role: fc.constantFrom(...ROLES),
+    warmUp: fc.boolean(),
+    watched: fc.boolean(),
+    sideTest: fc.boolean(),
+    side,
+    plannedReps: maybe(whole(0, 30)),
+    doneReps: whole(0, 30),
+    holdS: maybe(fc.constantFrom(20, 32.5)),
+    rounds: maybe(whole(0, 5)),
+    loadKg: maybe(fc.constantFrom(2.5, 20)),
+    loadKind: fc.constantFrom(...LOAD_KINDS),
+    effort: maybe(fc.constantFrom(6, 7.5)),
+    tempoKept: maybe(fc.boolean()),
+    rangeReached: maybe(fc.boolean()),
+    rangeDeg: maybe(whole(-20, 150)),
+    faults: fc.array(fc.record({ fault: fc.constantFrom('knee-in', 'knee-out'), side, reps: whole(1, 9) }), {
+      maxLength: 3,
+    }),
+    sensations: maybe(
+      fc.array(
+        fc.record({ region: fc.constantFrom(...REGIONS), kind: fc.constantFrom(...FELT_KINDS), side }),
+        { maxLength: 3 },
+      ),
+    ),
+    pain: maybe(whole(0, 10)),
+    atEase: maybe(whole(0, 10)),
+    aids: maybe(
+      fc.array(fc.record({ name: word, setting: fc.constantFrom('2', '', 'left pole') }), { maxLength: 3 }),
+    ),
+  })
+  .map((s) => ({
+    ...s,
+    id: ID,
+    sessionId: '',
+    date: '2026-11-20',
+    variation: 'box-squat',
+    variationRevision: 3,
+    faults: s.watched ? s.faults : [],
+  }));
+
+const row = (change: Partial<SetRow> = {}): Partial<SetRow> => ({
+  person: 'Ida',
+  date: '2026-11-20',
+  variation: 'box-squat',
+  repetitions: '12',
+  ...change,
+});
+const problems = (change: Partial<SetRow>) => {
+  const read = setOfRow(row(change), 2, 1, ctx);
+  return 'problems' in read ? read.problems.map((p) => `${p.line} ${p.column}: ${p.problem}`) : [];
+};
+
+describe('sets as rows', () => {
+  it('come back as they went out', () => {
+    fc.assert(
+      fc.property(anySet, (set) => {
+        const { sessionId: _s, ...same } = set;
+        expect(setOfRow(rowOfSet(set, 'Ida'), 2, 1, ctx)).toEqual({ set: { ...same, personId: 'p1' } });
+        expect(Object.keys(rowOfSet(set, 'Ida'))).toEqual([...SET_COLUMNS]);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('take what is missing for not known, and the place in the file for the number of the set', () => {
+    expect(setOfRow(row(), 7, 4, ctx)).toMatchObject({
+      set: {
+        id: null,
+        ordinal: 4,
+        watched: false,
+        effort: null,
+        pain: null,
+        sensations: null,
+        aids: null,
+        loadKind: 'none',
+      },
+    });
+    expect(setOfRow(row({ load_kg: '12,5', faults: 'knee-in', watched: 'y' }), 2, 1, ctx)).toMatchObject({
+      set: { loadKg: 12.5, faults: [{ fault: 'knee-in', side: null, reps: 1 }] },
+    });
+    expect(setOfRow(row({ felt: 'nothing', aids: 'none' }), 2, 1, ctx)).toMatchObject({
+      set: { sensations: [], aids: [] },
+    });
+  });
+
+  it.each([
+    [{ person: '' }, '2 person: Nobody is named.'],
+    [{ person: 'Bo' }, '2 person: Nobody here is called "Bo".'],
+    [{ person: 'Twin' }, '2 person: More than one person is called "Twin".'],
+    [{ date: '24.11.2026' }, '2 date: "24.11.2026" is not a date like 2026-11-24.'],
+    [{ date: '2026-02-30' }, '2 date: "2026-02-30" is not a date like 2026-11-24.'],
+    [{ date: '2026-11-25' }, '2 date: 2026-11-25 lies in the future.'],
+    [{ variation: 'moon-walk' }, '2 variation: The library has no variation "moon-walk".'],
+    [{ repetitions: '' }, '2 repetitions: Neither repetitions nor seconds held nor rounds are given.'],
+    [{ repetitions: 'twelve' }, '2 repetitions: "twelve" is no number.'],
+    [{ repetitions: '12.5' }, '2 repetitions: 12.5 is not a whole number.'],
+    [{ effort: '11' }, '2 effort: 11 is not between 0 and 10.'],
+    [{ watched: 'perhaps' }, '2 watched: "perhaps" is neither yes nor no.'],
+    [{ side: 'middle' }, '2 side: "middle" is none of left, right.'],
+    [{ watched: 'yes', faults: 'hat-falls x1' }, '2 faults: The library has no fault "hat-falls".'],
+    [{ watched: 'yes', faults: 'knee in' }, '2 faults: "knee in" is not a fault like "knee-in x2 (left)".'],
+    [{ faults: 'knee-in x1' }, '2 faults: Faults are seen only in a watched set.'],
+    [{ felt: 'back of hip' }, '2 felt: "back of hip" is not a sensation like "work: back of hip".'],
+    [{ felt: 'work: tail' }, '2 felt: There is no region "tail".'],
+    [{ aids: 'pads' }, '2 aids: "pads" is not an aid like "pads=2".'],
+    [{ id: 'seven' }, '2 id: "seven" is no valid id.'],
+  ] as [Partial<SetRow>, string][])('%j is told with its line and column', (change, problem) => {
+    expect(problems(change)).toContain(problem);
+  });
+
+  it('tell everything that is wrong with a row at once', () => {
+    expect(problems({ person: 'Bo', effort: '11', pain: '-1' })).toHaveLength(3);
+  });
+});

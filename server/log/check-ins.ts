@@ -1,0 +1,110 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import type { Me } from '../../contract/access.ts';
+import type { CheckIn, CheckInRow, CueTriedRequest, SignOffRequest } from '../../contract/session.ts';
+import type { Ladder } from '../../core/library/index.ts';
+import type { CueTried, SignOff } from '../../core/ladder/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import { personOf, seesHealth } from '../people/index.ts';
+
+const { checkIn, cueTried, signOff } = schema;
+
+/** Keeps the answers of the day; asked again, the newer answers stand. */
+export async function saveCheckIn(
+  tx: Db,
+  personId: string,
+  date: string,
+  request: CheckIn,
+  me: Me,
+  at: Date,
+): Promise<void> {
+  const person = await personOf(tx, personId);
+  const sees = seesHealth(me, person);
+  if (!sees && request.pain !== null) {
+    throw new Refusal(403, 'Pain is asked by staff of the squad and the head coach. Nothing was kept.');
+  }
+  const [before] = await tx
+    .select()
+    .from(checkIn)
+    .where(and(eq(checkIn.personId, personId), eq(checkIn.date, date)));
+  // Who may not see pain cannot have meant to change it.
+  const pain = sees ? request.pain : (before?.pain ?? null);
+  const row = { ...request, pain, recordedBy: me.name, at: at.toISOString() };
+  await tx
+    .insert(checkIn)
+    .values({ personId, date, ...row })
+    .onConflictDoUpdate({ target: [checkIn.personId, checkIn.date], set: row });
+}
+
+/** The answers of one day, by person. */
+export async function checkInsOf(
+  db: Db,
+  personIds: readonly string[],
+  date: string,
+): Promise<Map<string, CheckInRow>> {
+  if (personIds.length === 0) return new Map();
+  const rows = await db
+    .select()
+    .from(checkIn)
+    .where(and(inArray(checkIn.personId, [...personIds]), eq(checkIn.date, date)));
+  return new Map(rows.map(({ personId, date: _d, at: _a, ...row }) => [personId, row]));
+}
+
+/** Keeps what came of a cue; sent twice it is kept once. */
+export async function saveCueTried(
+  tx: Db,
+  id: string,
+  request: CueTriedRequest,
+  me: Me,
+  at: Date,
+): Promise<void> {
+  await personOf(tx, request.personId);
+  const [before] = await tx.select().from(cueTried).where(eq(cueTried.id, id));
+  if (before && before.personId !== request.personId) {
+    throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
+  }
+  await tx
+    .insert(cueTried)
+    .values({ id, ...request, by: me.name, at: at.toISOString() })
+    .onConflictDoUpdate({ target: cueTried.id, set: { outcome: request.outcome } });
+}
+
+export async function dropCueTried(tx: Db, id: string): Promise<void> {
+  await tx.delete(cueTried).where(eq(cueTried.id, id));
+}
+
+export async function cuesTriedBy(db: Db, personIds: readonly string[]): Promise<Map<string, CueTried[]>> {
+  const map = new Map<string, CueTried[]>();
+  if (personIds.length === 0) return map;
+  const rows = await db
+    .select()
+    .from(cueTried)
+    .where(inArray(cueTried.personId, [...personIds]))
+    .orderBy(cueTried.at);
+  for (const { personId, variation, cue, date, outcome } of rows) {
+    map.set(personId, [...(map.get(personId) ?? []), { variation, cue, date, outcome }]);
+  }
+  return map;
+}
+
+/** A coach's word that a level is done well; the newest word of a role counts, older ones stay. */
+export async function addSignOff(
+  tx: Db,
+  id: string,
+  personId: string,
+  ladder: Ladder | undefined,
+  request: SignOffRequest,
+  me: Me,
+  today: string,
+): Promise<void> {
+  const person = await personOf(tx, personId);
+  if (!seesHealth(me, person)) {
+    throw new Refusal(403, 'Only staff of the squad and the head coach sign a level off.');
+  }
+  if (!ladder?.levels.some((l) => l.id === request.level)) {
+    throw new Refusal(422, `level: the ladder "${request.ladder}" has no level "${request.level}".`);
+  }
+  const role: SignOff['role'] = me.role === 'head coach' ? 'head coach' : 'coach';
+  await tx.insert(signOff).values({ id, personId, ...request, role, by: me.name, date: today });
+}

@@ -1,0 +1,78 @@
+import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import type { StoredSet } from '../../contract/log.ts';
+import { bySetOrder } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/ladder/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { setsOfSummary } from './summary.ts';
+
+const { loggedSet, session, setSummary } = schema;
+
+/** So many sessions are read at once; more are asked for. */
+export const SESSIONS_AT_ONCE = 12;
+
+export interface History {
+  sets: StoredSet[];
+  /** Sessions in all. */
+  sessions: number;
+  /** The date to ask before for older ones; null when there are none. */
+  more: string | null;
+}
+
+/** The sets of the newest sessions, or of those before a date, in order. */
+export async function recentSets(db: Db, personId: string, before: string | null = null): Promise<History> {
+  const own = eq(session.personId, personId);
+  const found = await db
+    .select({ id: session.id, date: session.date })
+    .from(session)
+    .where(before === null ? own : and(own, lt(session.date, before)))
+    .orderBy(desc(session.date))
+    .limit(SESSIONS_AT_ONCE + 1);
+  const shown = found.slice(0, SESSIONS_AT_ONCE);
+  const [count] = await db
+    .select({ n: sql<number>`count(*)::int` })
+    .from(session)
+    .where(own);
+  const dates = new Map(shown.map((s) => [s.id, s.date]));
+  const rows = shown.length
+    ? await db
+        .select()
+        .from(loggedSet)
+        .where(and(inArray(loggedSet.sessionId, [...dates.keys()]), isNull(loggedSet.deletedAt)))
+    : [];
+  return {
+    sets: rows
+      .map(({ deletedAt: _gone, ...set }): StoredSet => ({ ...set, date: dates.get(set.sessionId)! }))
+      .sort((a, b) => (a.date === b.date ? bySetOrder(a, b) : a.date < b.date ? -1 : 1)),
+    sessions: count?.n ?? 0,
+    more: found.length > shown.length ? shown.at(-1)!.date : null,
+  };
+}
+
+/**
+ * The sets of the newest session of each variation in which aids or settings were told, however long ago, by person.
+ * @param variations slugs; those never logged give nothing
+ */
+export async function newestWithAids(
+  db: Db,
+  personIds: readonly string[],
+  variations: readonly string[],
+): Promise<Map<string, LoggedSet[]>> {
+  const found = new Map<string, LoggedSet[]>();
+  if (variations.length === 0 || personIds.length === 0) return found;
+  const rows = await db
+    .selectDistinctOn([setSummary.personId, setSummary.variation])
+    .from(setSummary)
+    .where(
+      and(
+        inArray(setSummary.personId, [...personIds]),
+        inArray(setSummary.variation, [...variations]),
+        sql`${setSummary.sets} @? '$[*].aids'`,
+      ),
+    )
+    .orderBy(setSummary.personId, setSummary.variation, desc(setSummary.date));
+  for (const row of rows) {
+    found.set(row.personId, [...(found.get(row.personId) ?? []), ...setsOfSummary(row)]);
+  }
+  return found;
+}

@@ -1,0 +1,237 @@
+import { randomUUID } from 'node:crypto';
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import { laddersOf } from '../../core/library/index.ts';
+import { daysAfter } from '../../core/ladder/index.ts';
+import { takesLoad } from '../../core/sheets/index.ts';
+import type { Me } from '../../contract/access.ts';
+import type { SetRequest, SetResult } from '../../contract/log.ts';
+import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
+import { hashOfToken, linkState, newToken } from '../access/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { hallRow } from '../hall/index.ts';
+import { Refusal } from '../http.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { personOf, seesHealth } from '../people/index.ts';
+import { cuesTriedBy } from './check-ins.ts';
+import { newestWithAids } from './history.ts';
+import { recordsOf } from './records.ts';
+import { deleteSet, putSet } from './sets.ts';
+import type { Logger } from './sets.ts';
+import { lineOf } from './today.ts';
+
+const { loggedSet, ownLink, session } = schema;
+const DAY_MS = 24 * 3600_000;
+/** Nobody does more sets than this in a day; a lost link cannot fill the database. */
+const MOST_SETS_A_DAY = 80;
+/** Days back for which a person may still write down what they did. */
+const DAYS_BACK = 7;
+
+/** Makes a link with which a person logs their own sets; those who see their health may. */
+export async function makeOwnLink(
+  db: Db,
+  me: Me,
+  personId: string,
+  days: number,
+  now: Date,
+  publicUrl: string,
+): Promise<OwnLinkMade> {
+  await mayGive(db, me, personId);
+  const token = newToken();
+  const id = randomUUID();
+  const expiresAt = new Date(now.getTime() + days * DAY_MS).toISOString();
+  await db.insert(ownLink).values({
+    id,
+    tokenHash: hashOfToken(token),
+    personId,
+    madeBy: me.name,
+    madeAt: now.toISOString(),
+    expiresAt,
+  });
+  return { id, url: `${publicUrl}/own/${token}`, expiresAt };
+}
+
+async function mayGive(db: Db, me: Me, personId: string): Promise<void> {
+  if (!seesHealth(me, await personOf(db, personId))) {
+    throw new Refusal(403, 'Only staff of the squad and the head coach give or end personal links.');
+  }
+}
+
+export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<OwnLinkRow[]> {
+  const rows = await db
+    .select()
+    .from(ownLink)
+    .where(eq(ownLink.personId, personId))
+    .orderBy(desc(ownLink.madeAt));
+  const iso = (at: string | null) => at && new Date(at).toISOString();
+  return rows.map((r) => ({
+    id: r.id,
+    madeBy: r.madeBy,
+    madeAt: iso(r.madeAt)!,
+    expiresAt: iso(r.expiresAt)!,
+    revokedAt: iso(r.revokedAt),
+    lastUsedAt: iso(r.lastUsedAt),
+    state: linkState(r, now),
+  }));
+}
+
+/** @throws Refusal 404 without such a link */
+export async function revokeOwnLink(db: Db, me: Me, id: string, now: Date): Promise<void> {
+  const [row] = await db.select().from(ownLink).where(eq(ownLink.id, id));
+  if (!row) throw new Refusal(404, 'There is no such link.');
+  await mayGive(db, me, row.personId);
+  if (row.revokedAt === null) {
+    await db.update(ownLink).set({ revokedAt: now.toISOString() }).where(eq(ownLink.id, id));
+  }
+}
+
+/** The person a token belongs to. @throws Refusal 404 for one never given, 410 when it has ended */
+async function holderOf(db: Db, token: string, now: Date) {
+  const [row] = await db
+    .select()
+    .from(ownLink)
+    .where(eq(ownLink.tokenHash, hashOfToken(token)));
+  if (!row) throw new Refusal(404, 'This link leads nowhere. Ask your coach for a new one.');
+  if (linkState(row, now) !== 'open')
+    throw new Refusal(410, 'This link has ended. Ask your coach for a new one.');
+  return { link: row, person: await personOf(db, row.personId) };
+}
+
+const ownLogger = (name: string): Logger => ({ name: `${name} (own)`, seesHealth: () => true, own: true });
+
+/** What the holder does today, and what they have written down for the day. */
+export async function ownDay(
+  db: Db,
+  inForce: ShelfInForce,
+  token: string,
+  date: string,
+  now: Date,
+): Promise<OwnDay> {
+  const { link, person } = await holderOf(db, token, now);
+  const { shelf, revisions } = inForce;
+  const own = (await recordsOf(db, inForce, [person.id], date))(person.id);
+  const levels = laddersOf(shelf).flatMap(
+    (l) => l.levels.find((x) => x.id === own.standings.get(l.slug)?.level) ?? [],
+  );
+  const aids =
+    (
+      await newestWithAids(
+        db,
+        [person.id],
+        levels.flatMap((l) => [l.main, ...l.equals]),
+      )
+    ).get(person.id) ?? [];
+  const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
+  const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
+    // What stands in the log about health is theirs, but reasons are for the coach to tell.
+    const line = lineOf(inForce, ladder, own, aids, tried, date, false);
+    const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
+    if (!line || !v || !line.variation) return [];
+    const { ladderName, levelName, pattern, variation, variationName, oneSided, target, next, cues } = line;
+    return [
+      {
+        ladderName,
+        levelName,
+        pattern,
+        variation,
+        variationName,
+        oneSided,
+        target,
+        next,
+        cues,
+        revision: revisions.get(`variation/${v.slug}`) ?? 1,
+        loadKind: v.loadKind,
+        countedIn: v.countedIn,
+        takesLoad: takesLoad(v),
+        ifItGoesWrong: v.ifItGoesWrong.map((l) => l.text),
+      },
+    ];
+  });
+  const rows = await db
+    .select({ set: loggedSet })
+    .from(loggedSet)
+    .innerJoin(session, eq(session.id, loggedSet.sessionId))
+    .where(
+      and(
+        eq(session.personId, person.id),
+        eq(session.date, date),
+        isNull(loggedSet.deletedAt),
+        eq(loggedSet.own, true),
+      ),
+    )
+    .orderBy(loggedSet.ordinal);
+  await db.update(ownLink).set({ lastUsedAt: now.toISOString() }).where(eq(ownLink.id, link.id));
+  const hall = await hallRow(db);
+  return {
+    name: person.name,
+    hallName: hall?.name ?? '',
+    date,
+    massUnit: hall?.massUnit ?? 'kg',
+    lines,
+    sets: rows.map(({ set: s }) => ({
+      id: s.id,
+      edit: s.edit,
+      variation: shelf.get('variation', s.variation)?.name ?? s.variation,
+      words: [
+        s.doneReps !== null ? `${s.doneReps} repetitions` : null,
+        s.holdS !== null ? `${s.holdS} s` : null,
+        s.rounds !== null ? `${s.rounds} rounds` : null,
+        s.side,
+        s.loadKg !== null ? `${s.loadKg} kg` : null,
+        s.effort !== null ? `effort ${s.effort}` : null,
+        s.pain !== null ? `pain ${s.pain}` : null,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    })),
+    until: new Date(link.expiresAt).toISOString(),
+  };
+}
+
+/** Keeps a set that the holder sends: their own, of the last days, and never watched. */
+export async function putOwnSet(
+  tx: Db,
+  token: string,
+  id: string,
+  request: SetRequest,
+  now: Date,
+  today: string,
+): Promise<SetResult> {
+  const { person } = await holderOf(tx, token, now);
+  if (request.date < daysAfter(today, -DAYS_BACK)) {
+    throw new Refusal(
+      422,
+      `date: only the last ${DAYS_BACK} days can be written down here. Ask your coach for older ones.`,
+    );
+  }
+  const of = await tx
+    .select({ id: loggedSet.id, own: loggedSet.own })
+    .from(loggedSet)
+    .innerJoin(session, eq(session.id, loggedSet.sessionId))
+    .where(and(eq(session.personId, person.id), eq(session.date, request.date)));
+  const mine = of.find((s) => s.id === id);
+  if (mine && !mine.own) throw new Refusal(403, 'A coach wrote this set down. Ask them to correct it.');
+  if (!mine && of.length >= MOST_SETS_A_DAY) {
+    throw new Refusal(422, `There are ${of.length} sets on this day already. Nothing was kept.`);
+  }
+  return putSet(tx, id, { ...request, personId: person.id }, ownLogger(person.name), now, today);
+}
+
+/** Takes back a set that the holder wrote down. */
+export async function dropOwnSet(
+  tx: Db,
+  token: string,
+  id: string,
+  edit: number,
+  now: Date,
+): Promise<SetResult> {
+  const { person } = await holderOf(tx, token, now);
+  const [row] = await tx
+    .select({ own: loggedSet.own, personId: session.personId })
+    .from(loggedSet)
+    .innerJoin(session, eq(session.id, loggedSet.sessionId))
+    .where(eq(loggedSet.id, id));
+  if (!row || row.personId !== person.id || !row.own)
+    throw new Refusal(404, 'There is no such set of yours.');
+  return deleteSet(tx, id, edit, now);
+}

@@ -1,0 +1,147 @@
+import { randomUUID } from 'node:crypto';
+import { desc, eq } from 'drizzle-orm';
+import { answerInForce } from '../../core/library/index.ts';
+import { placementStep } from '../../core/ladder/index.ts';
+import type { PlacementStep, Trial } from '../../core/ladder/index.ts';
+import type { Me } from '../../contract/access.ts';
+import type { PlacementAnswer, PlacementRequest, PlacementRow } from '../../contract/session.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { heldLevels, kitOf } from './evidence.ts';
+import { forDeciding, place } from './moves.ts';
+import type { When } from './moves.ts';
+import { readingOfLadder } from './readings.ts';
+import { recordsOf } from './records.ts';
+
+const { placement } = schema;
+
+async function stepFor(
+  db: Db,
+  inForce: ShelfInForce,
+  personId: string,
+  request: PlacementRequest,
+  today: string,
+): Promise<PlacementStep> {
+  const ladder = inForce.shelf.get('ladder', request.ladder);
+  if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${request.ladder}".`);
+  const own = (await recordsOf(db, inForce, [personId], today))(personId);
+  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
+  const unknown = request.trials.find((t) => !settled.levels.some((l) => l.id === t.level));
+  if (unknown) throw new Refusal(422, `trials: the ladder has no level "${unknown.level}".`);
+  const question = inForce.shelf.get('houseQuestion', FIRST_LEVEL);
+  return placementStep({
+    levels: settled.levels,
+    facts,
+    restrictions: own.restrictions,
+    kit: kitOf(inForce),
+    heldElsewhere: heldLevels(inForce.shelf.all('ladder'), own.standings),
+    experience: request.experience,
+    atEase: request.atEase,
+    careful: request.careful,
+    simplestFirst:
+      question !== undefined &&
+      answerInForce(question, undefined, { stage: 'learning', answers: own.answers }).answer === SIMPLEST,
+    trials: request.trials,
+    today,
+  });
+}
+
+/** The house question that says where a first day begins, and the answer that begins everybody at the bottom. */
+const FIRST_LEVEL = 'first-level';
+const SIMPLEST = 'simplest';
+
+/** What to try next, or where the trials so far lead; nothing is kept. */
+export async function nextTrial(
+  db: Db,
+  me: Me,
+  personId: string,
+  request: PlacementRequest,
+  today: string,
+): Promise<PlacementAnswer> {
+  const { inForce } = await forDeciding(db, me, personId, request.ladder);
+  const step = await stepFor(db, inForce, personId, request, today);
+  const ladder = inForce.shelf.get('ladder', request.ladder)!;
+  const level = step.step === 'stop' ? step.passed : step.level;
+  return {
+    ...step,
+    levelName: ladder.levels.find((l) => l.id === level)?.name ?? null,
+    variationName:
+      step.step === 'try' ? (inForce.shelf.get('variation', step.variation)?.name ?? null) : null,
+  };
+}
+
+const TRIAL_WORDS: Record<Trial['result'], string> = {
+  passed: 'passed',
+  fault: 'a fault',
+  'not at ease': 'not at ease',
+  pain: 'pain',
+};
+
+/**
+ * Keeps the trials, and where they end at a level places the person there. What was computed is computed anew: trials
+ * that do not end yet are refused.
+ */
+export async function keepPlacement(
+  tx: Db,
+  me: Me,
+  personId: string,
+  request: PlacementRequest,
+  when: When,
+): Promise<{ id: string; outcome: 'placed' | 'stopped'; level: string | null }> {
+  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
+  const step = await stepFor(tx, inForce, personId, request, when.today);
+  if (step.step === 'try') {
+    throw new Refusal(422, 'trials: the trials are not at their end yet. Nothing was kept.');
+  }
+  const outcome = step.step === 'place' ? 'placed' : 'stopped';
+  const level = step.step === 'place' ? step.level : step.passed;
+  const id = randomUUID();
+  await tx.insert(placement).values({
+    id,
+    personId,
+    ...request,
+    date: when.today,
+    by: me.name,
+    at: when.at.toISOString(),
+    outcome,
+    level,
+    stateNumber: inForce.state,
+  });
+  if (step.step === 'place') {
+    const name = (of: string) => ladder.levels.find((l) => l.id === of)?.name ?? of;
+    const told = request.trials.map((t) => `${name(t.level)}: ${TRIAL_WORDS[t.result]}`).join('; ');
+    await place(
+      tx,
+      me,
+      personId,
+      { ladder: ladder.slug, level: step.level, reason: `Placed by trials. ${told || 'None was needed'}.` },
+      when,
+    );
+  }
+  return { id, outcome, level };
+}
+
+export async function placementsOf(db: Db, personId: string, sees: boolean): Promise<PlacementRow[]> {
+  const rows = await db
+    .select()
+    .from(placement)
+    .where(eq(placement.personId, personId))
+    .orderBy(desc(placement.at));
+  return rows.map((r) => ({
+    id: r.id,
+    ladder: r.ladder,
+    date: r.date,
+    by: r.by,
+    experience: r.experience,
+    atEase: r.atEase,
+    careful: sees && r.careful,
+    // Pain is for staff of the squad.
+    trials: sees
+      ? r.trials
+      : r.trials.map((t) => (t.result === 'pain' ? { ...t, result: 'not at ease', note: '' } : t)),
+    outcome: r.outcome,
+    level: r.level,
+  }));
+}

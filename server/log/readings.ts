@@ -1,0 +1,65 @@
+import { resolve, resolveLadder } from '../../core/library/index.ts';
+import type { Ladder, SettledLadder, SettledLevel, Stage } from '../../core/library/index.ts';
+import { factsOf } from '../../core/ladder/index.ts';
+import type { NameOfLevel, VariationFacts } from '../../core/ladder/index.ts';
+import type { ShelfInForce } from '../library/index.ts';
+
+/** A ladder as it reads for somebody: criteria under their answers, and what decisions need of its variations. */
+export interface LadderReading {
+  raw: Ladder;
+  settled: SettledLadder;
+  facts: ReadonlyMap<string, VariationFacts>;
+  /** Lowering time of each variation's tempo, s. */
+  loweringS: ReadonlyMap<string, number>;
+}
+
+const perShelf = new WeakMap<ShelfInForce, Map<string, LadderReading>>();
+
+/** The reading of a ladder for given answers and stage, kept as long as the library stays as it is. */
+export function readingOfLadder(
+  inForce: ShelfInForce,
+  ladder: Ladder,
+  answers: Readonly<Record<string, string>> = {},
+  stage?: Stage,
+): LadderReading {
+  const inLibrary = inForce.shelf.get('ladder', ladder.slug) === ladder;
+  // An edited ladder that is only being tried is read anew.
+  if (!inLibrary) return read(inForce, ladder, answers, stage);
+  const kept = perShelf.get(inForce) ?? new Map<string, LadderReading>();
+  perShelf.set(inForce, kept);
+  const key = JSON.stringify([ladder.slug, stage ?? null, Object.entries(answers).sort()]);
+  const found = kept.get(key) ?? read(inForce, ladder, answers, stage);
+  kept.set(key, found);
+  return found;
+}
+
+function read(
+  { shelf }: ShelfInForce,
+  raw: Ladder,
+  answers: Readonly<Record<string, string>>,
+  stage: Stage | undefined,
+): LadderReading {
+  const facts = new Map<string, VariationFacts>();
+  const loweringS = new Map<string, number>();
+  for (const level of raw.levels) {
+    for (const slug of [level.main, ...level.equals]) {
+      const variation = shelf.get('variation', slug);
+      if (!variation) continue;
+      facts.set(slug, factsOf(resolve(variation, shelf, { stage: stage ?? level.stage, answers })));
+      loweringS.set(slug, variation.tempo.loweringS);
+    }
+  }
+  return { raw, settled: resolveLadder(raw, shelf, answers), facts, loweringS };
+}
+
+export const levelOf = (ladder: SettledLadder, id: string | undefined): SettledLevel | undefined =>
+  ladder.levels.find((l) => l.id === id);
+
+/** "Stick hinge (Hinge)": how a level of another ladder is named. */
+export const nameOfLevelIn =
+  ({ shelf }: ShelfInForce): NameOfLevel =>
+  (ladder, level) => {
+    const found = shelf.get('ladder', ladder);
+    const name = found?.levels.find((l) => l.id === level)?.name;
+    return name ? `"${name}" of the ladder ${found!.name}` : `${level} on ${ladder}`;
+  };

@@ -1,0 +1,271 @@
+import { inArray, sql } from 'drizzle-orm';
+import { evidenceWindow, painfulDays, standingAfter } from '../../core/ladder/index.ts';
+import type {
+  IsoDate,
+  LoggedSet,
+  MoveFact,
+  Restriction,
+  SignOff,
+  Standing,
+} from '../../core/ladder/index.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { answersOf, openRestrictions } from '../people/index.ts';
+import { levelOf, readingOfLadder } from './readings.ts';
+import { rowsOf, setsOfSummary } from './summary.ts';
+import type { SummaryRow } from './summary.ts';
+
+/** The sets that a decision on one ladder reads, and how many sessions there were before them. */
+export interface Evidence {
+  sets: readonly LoggedSet[];
+  earlierSessions: number;
+}
+
+/** All that the decisions about one person stand on. */
+export interface PersonRecords {
+  /** Where they stand, by ladder. */
+  standings: ReadonlyMap<string, Standing>;
+  /** The newest decision on each ladder. */
+  lastMoves: ReadonlyMap<string, string>;
+  evidence: (ladder: string) => Evidence;
+  painfulDays: readonly IsoDate[];
+  restrictions: readonly Restriction[];
+  /** Their own answers to house questions. */
+  answers: Readonly<Record<string, string>>;
+  signOffs: readonly SignOff[];
+  massKg: number | null;
+  lastSession: IsoDate | null;
+  /** When the questions before work were last asked. */
+  lastAsked: IsoDate | null;
+}
+
+const NO_EVIDENCE: Evidence = { sets: [], earlierSessions: 0 };
+const NOTHING: PersonRecords = {
+  standings: new Map(),
+  lastMoves: new Map(),
+  evidence: () => NO_EVIDENCE,
+  painfulDays: [],
+  restrictions: [],
+  answers: {},
+  signOffs: [],
+  massKg: null,
+  lastSession: null,
+  lastAsked: null,
+};
+
+/** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
+const CHUNK = 25;
+/** Pain older than this says nothing about today. */
+const PAIN_DAYS = 120;
+
+function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+  const map = new Map<string, T[]>();
+  for (const row of rows) {
+    const list = map.get(key(row));
+    if (list) list.push(row);
+    else map.set(key(row), [row]);
+  }
+  return map;
+}
+
+/** Records out of what is at hand in memory: all sets and moves of a person. */
+export function recordsFrom(of: {
+  sets: readonly LoggedSet[];
+  moves: readonly (MoveFact & { ladder: string })[];
+  restrictions?: readonly Restriction[];
+  answers?: Readonly<Record<string, string>>;
+  signOffs?: readonly SignOff[];
+  massKg?: number | null;
+}): PersonRecords {
+  const standings = new Map<string, Standing>();
+  for (const [ladder, moves] of grouped(of.moves, (m) => m.ladder)) {
+    const standing = standingAfter(moves);
+    if (standing) standings.set(ladder, standing);
+  }
+  const evidence: Evidence = { sets: of.sets, earlierSessions: 0 };
+  return {
+    ...NOTHING,
+    standings,
+    evidence: () => evidence,
+    painfulDays: painfulDays(of.sets),
+    restrictions: of.restrictions ?? [],
+    answers: of.answers ?? {},
+    signOffs: of.signOffs ?? [],
+    massKg: of.massKg ?? null,
+  };
+}
+
+/**
+ * The records of some people: what is small for all of them at once, the evidence windows in chunks. A person
+ * without any has empty ones. How many old sets there are makes no difference.
+ */
+export async function recordsOf(
+  db: Db,
+  inForce: ShelfInForce,
+  personIds: readonly string[],
+  today: IsoDate,
+): Promise<(personId: string) => PersonRecords> {
+  const ids = [...personIds];
+  if (ids.length === 0) return () => NOTHING;
+  const standingRows = grouped(
+    await db.select().from(schema.standing).where(inArray(schema.standing.personId, ids)),
+    (s) => s.personId,
+  );
+  const restrictions = await openRestrictions(db, ids);
+  const answers = await answersOf(db, ids);
+  const signOffs = grouped(
+    await db.select().from(schema.signOff).where(inArray(schema.signOff.personId, ids)),
+    (s) => s.personId,
+  );
+  const days = await daysOf(db, ids, today);
+
+  const records = new Map(
+    ids.map((id): [string, PersonRecords] => {
+      const own = standingRows.get(id) ?? [];
+      const day = days.get(id);
+      return [
+        id,
+        {
+          ...NOTHING,
+          standings: new Map(
+            own.map((s): [string, Standing] => [
+              s.ladder,
+              {
+                level: s.level,
+                since: s.since,
+                taken: s.taken,
+                ...(s.role ? { role: s.role } : {}),
+                ...(s.stage ? { stage: s.stage } : {}),
+              },
+            ]),
+          ),
+          lastMoves: new Map(own.map((s) => [s.ladder, s.lastMoveId])),
+          painfulDays: day?.painful ?? [],
+          restrictions: restrictions.get(id) ?? [],
+          answers: Object.fromEntries((answers.get(id) ?? []).map((a) => [a.question, a.answer])),
+          signOffs: signOffs.get(id) ?? [],
+          massKg: day?.massKg ?? null,
+          lastSession: day?.lastSession ?? null,
+          lastAsked: day?.lastAsked ?? null,
+        },
+      ];
+    }),
+  );
+
+  for (let from = 0; from < ids.length; from += CHUNK) {
+    const chunk = ids.slice(from, from + CHUNK);
+    const found = await windowsOf(
+      db,
+      inForce,
+      chunk.map((id) => [id, records.get(id)!] as const),
+      today,
+    );
+    for (const id of chunk) {
+      const own = found.get(id);
+      records.set(id, { ...records.get(id)!, evidence: (ladder) => own?.get(ladder) ?? NO_EVIDENCE });
+    }
+  }
+  return (id) => records.get(id) ?? NOTHING;
+}
+
+interface Days {
+  massKg: number | null;
+  lastSession: IsoDate | null;
+  lastAsked: IsoDate | null;
+  painful: IsoDate[];
+}
+
+async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<Map<string, Days>> {
+  const list = sql.join(
+    ids.map((id) => sql`${id}::uuid`),
+    sql`, `,
+  );
+  const rows = rowsOf<{ id: string } & Days>(
+    await db.execute(sql`
+    select p.id, p.mass_kg as "massKg",
+      (select max(s.date)::text from session s where s.person_id = p.id) as "lastSession",
+      (select max(c.date)::text from check_in c where c.person_id = p.id and c.pain is not null) as "lastAsked",
+      coalesce((select jsonb_agg(distinct d.date::text) from (
+        select s.date from set_summary s where s.person_id = p.id and s.pain > 0 and s.date > ${today}::date - ${PAIN_DAYS}::int
+        union select c.date from check_in c where c.person_id = p.id and c.pain > 0 and c.date > ${today}::date - ${PAIN_DAYS}::int
+      ) d), '[]'::jsonb) as painful
+    from person p where p.id in (${list})`),
+  );
+  return new Map(rows.map((r) => [r.id, r]));
+}
+
+interface Want {
+  i: number;
+  person: string;
+  variations: string[];
+  since: IsoDate;
+  sessions: number;
+  days: number;
+}
+
+/**
+ * The evidence windows of some people on every ladder they stand on, in one query: the newest sessions with the
+ * level's variations since arrival, and before the first of them as many days as its criteria look back.
+ */
+async function windowsOf(
+  db: Db,
+  inForce: ShelfInForce,
+  people: readonly (readonly [string, PersonRecords])[],
+  today: IsoDate,
+): Promise<Map<string, Map<string, Evidence>>> {
+  const wants: (Want & { ladder: string })[] = [];
+  for (const [person, { standings, answers }] of people) {
+    for (const [slug, standing] of standings) {
+      const ladder = inForce.shelf.get('ladder', slug);
+      if (!ladder) continue;
+      const level = levelOf(
+        readingOfLadder(inForce, ladder, answers, standing.stage).settled,
+        standing.level,
+      );
+      if (!level) continue;
+      const { sessions, days } = evidenceWindow(level, standing);
+      const variations = [level.main, ...level.equals];
+      wants.push({
+        i: wants.length,
+        ladder: slug,
+        person,
+        variations,
+        since: standing.since,
+        sessions,
+        days,
+      });
+    }
+  }
+  const found = new Map<string, Map<string, Evidence>>();
+  if (wants.length === 0) return found;
+  const asked = JSON.stringify(wants.map(({ ladder: _l, ...w }) => w));
+  const rows = rowsOf<SummaryRow & { i: number; total: number }>(
+    await db.execute(sql`
+    with wanted as materialized (
+      select w.i, w.person, w.variations, w.since, w.days, w.sessions,
+        (select array_agg(d.date order by d.date desc) from (
+          select distinct x.date from set_summary x
+          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working) d
+        ) as dates
+      from jsonb_to_recordset(${asked}::jsonb)
+        as w(i int, person uuid, variations text[], since date, sessions int, days int)
+    )
+    select w.i, coalesce(array_length(w.dates, 1), 0) as total, s.session_id as "sessionId", s.date::text as date,
+      s.variation, s.sets
+    from wanted w join set_summary s on s.person_id = w.person and s.variation = any(w.variations) and s.working
+      and s.date >= greatest(w.since,
+        coalesce(w.dates[least(w.sessions, array_length(w.dates, 1))], ${today}::date) - w.days)`),
+  );
+  for (const [i, list] of grouped(rows, (r) => String(r.i))) {
+    const want = wants[Number(i)]!;
+    const sessions = new Set(list.map((r) => r.date)).size;
+    const own = found.get(want.person) ?? new Map<string, Evidence>();
+    own.set(want.ladder, {
+      sets: list.flatMap(setsOfSummary),
+      earlierSessions: list[0]!.total - sessions,
+    });
+    found.set(want.person, own);
+  }
+  return found;
+}

@@ -1,0 +1,257 @@
+import { createHash } from 'node:crypto';
+import { and, eq, gte, inArray, isNull, lte } from 'drizzle-orm';
+import Papa from 'papaparse';
+import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
+import type { ReadSet, SetRow, SetRowProblem } from '../../core/exchange/index.ts';
+import { canonicalJson } from '../../core/library/index.ts';
+import { bySetOrder, setWithoutHealth } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/ladder/index.ts';
+import type { Me } from '../../contract/access.ts';
+import type { Person } from '../../contract/people.ts';
+import type { CsvPreview, CsvResult } from '../../contract/session.ts';
+import { refreshSummariesOf, schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { personList, seesHealth } from '../people/index.ts';
+import { sessionFor } from './sets.ts';
+
+const { loggedSet, session } = schema;
+const MOST_ROWS = 3000;
+
+/** An id out of what a row says, so that the same file read twice brings nothing in twice. */
+function idOfRow(s: ReadSet): string {
+  const hex = createHash('sha256')
+    .update(canonicalJson([s.personId, s.date, s.ordinal, s.variation, s.side]))
+    .digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-5${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+interface ReadRow {
+  line: number;
+  id: string;
+  set: ReadSet;
+  known: boolean;
+}
+
+/** Reads a file of sets against the hall; nothing is kept. */
+export async function readSetsCsv(
+  db: Db,
+  inForce: ShelfInForce,
+  text: string,
+  me: Me,
+  today: string,
+): Promise<{ rows: ReadRow[]; problems: SetRowProblem[]; people: Map<string, Person> }> {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) => h.trim().toLowerCase(),
+  });
+  const problems: SetRowProblem[] = [];
+  const say = (line: number, column: SetRowProblem['column'], problem: string) =>
+    problems.push({ line, column, problem });
+  const fields = parsed.meta.fields ?? [];
+  for (const c of NEEDED_COLUMNS) if (!fields.includes(c)) say(1, c, `The column "${c}" is missing.`);
+  for (const f of fields) {
+    if (!(SET_COLUMNS as readonly string[]).includes(f)) say(1, null, `There is no column "${f}".`);
+  }
+  for (const e of parsed.errors) {
+    if (e.type === 'FieldMismatch' || e.type === 'Quotes') say((e.row ?? 0) + 2, null, `${e.message}.`);
+  }
+  if (parsed.data.length === 0 && problems.length === 0) say(1, null, 'There is no row below the header.');
+  if (parsed.data.length > MOST_ROWS) {
+    say(
+      1,
+      null,
+      `There are ${parsed.data.length} rows; at most ${MOST_ROWS} come in at once. Split the file.`,
+    );
+  }
+  const everybody = await personList(db);
+  const people = new Map(everybody.map((p) => [p.id, p]));
+  if (problems.length > 0) return { rows: [], problems, people };
+
+  const { shelf, revisions } = inForce;
+  const count = new Map<string, number>();
+  const read = parsed.data.flatMap((row, i): Omit<ReadRow, 'known'>[] => {
+    const line = i + 2;
+    const key = `${row.person?.trim()} ${row.date?.trim()}`;
+    count.set(key, (count.get(key) ?? 0) + 1);
+    const result = setOfRow(row as Partial<SetRow>, line, count.get(key)!, {
+      person: (name) => {
+        const named = everybody.filter((p) => p.name === name);
+        return named.length > 1 ? 'several' : (named[0]?.id ?? null);
+      },
+      variation: (slug) => {
+        const v = shelf.get('variation', slug);
+        return v ? { revision: revisions.get(`variation/${slug}`) ?? 1, loadKind: v.loadKind } : null;
+      },
+      hasFault: (slug) => shelf.get('fault', slug) !== undefined,
+      today,
+    });
+    if ('problems' in result) {
+      problems.push(...result.problems);
+      return [];
+    }
+    const { set } = result;
+    if (!seesHealth(me, people.get(set.personId)!)) {
+      say(line, 'person', 'Only staff of the squad and the head coach bring in sets of this person.');
+      return [];
+    }
+    return [{ line, id: set.id ?? idOfRow(set), set }];
+  });
+
+  const lines = new Map<string, number>();
+  for (const { id, line } of read) {
+    const first = lines.get(id);
+    if (first !== undefined) say(line, 'id', `This is the same set as in line ${first}.`);
+    else lines.set(id, line);
+  }
+  const stored = new Map<string, typeof loggedSet.$inferSelect & { date: string; personId: string }>();
+  const ids = read.map((r) => r.id);
+  for (let i = 0; i < ids.length; i += 1000) {
+    const found = await db
+      .select({ set: loggedSet, date: session.date, personId: session.personId })
+      .from(loggedSet)
+      .innerJoin(session, eq(session.id, loggedSet.sessionId))
+      .where(inArray(loggedSet.id, ids.slice(i, i + 1000)));
+    for (const { set, ...rest } of found) stored.set(set.id, { ...set, ...rest });
+  }
+  const rows = read.map((r): ReadRow => {
+    const there = stored.get(r.id);
+    if (there && (there.deletedAt !== null || contentOf(there) !== contentOf({ ...r.set, id: r.id }))) {
+      const why = there.deletedAt !== null ? 'was deleted here' : 'is here already and says something else';
+      say(r.line, 'id', `This set ${why}: correct it in the log instead.`);
+    }
+    return { ...r, known: there !== undefined };
+  });
+  return { rows, problems: problems.sort((a, b) => a.line - b.line), people };
+}
+
+/** A set without what the hall adds to it: equal for the same content. */
+function contentOf(set: object): string {
+  const {
+    edit: _e,
+    loggedBy: _l,
+    own: _o,
+    deletedAt: _d,
+    sessionId: _s,
+    variationRevision: _r,
+    ...same
+  } = set as Record<string, unknown>;
+  return canonicalJson(same);
+}
+
+/** What the file would bring in, row by row, and everything that is wrong with it. */
+export async function previewSetsCsv(
+  db: Db,
+  inForce: ShelfInForce,
+  text: string,
+  me: Me,
+  today: string,
+): Promise<CsvPreview> {
+  const { rows, problems, people } = await readSetsCsv(db, inForce, text, me, today);
+  return {
+    rows: rows.map(({ line, set, known }) => ({
+      line,
+      person: people.get(set.personId)?.name ?? '',
+      date: set.date,
+      variation: inForce.shelf.get('variation', set.variation)?.name ?? set.variation,
+      words: [
+        set.doneReps !== null ? `${set.doneReps} repetitions` : null,
+        set.holdS !== null ? `${set.holdS} s` : null,
+        set.rounds !== null ? `${set.rounds} rounds` : null,
+        set.side,
+        set.loadKg !== null ? `${set.loadKg} kg` : null,
+        set.effort !== null ? `effort ${set.effort}` : null,
+        set.watched
+          ? set.faults.length
+            ? `${set.faults.length} faults`
+            : 'watched, no fault'
+          : 'not watched',
+      ]
+        .filter(Boolean)
+        .join(', '),
+      known,
+    })),
+    problems,
+  };
+}
+
+/** Brings the whole file in, or, if anything is wrong with it, nothing. Must run inside a transaction. */
+export async function importSetsCsv(
+  tx: Db,
+  inForce: ShelfInForce,
+  text: string,
+  me: Me,
+  today: string,
+): Promise<CsvResult> {
+  const { rows, problems } = await readSetsCsv(tx, inForce, text, me, today);
+  if (problems.length > 0) {
+    const first = problems[0]!;
+    throw new Refusal(422, `Line ${first.line}: ${first.problem} Nothing was brought in.`, {
+      errors: problems.slice(0, 50).map((p) => ({ field: `line ${p.line}`, detail: p.problem })),
+    });
+  }
+  const fresh = rows.filter((r) => !r.known);
+  const sessions = new Map<string, string>();
+  for (const { set } of fresh) {
+    const key = `${set.personId} ${set.date}`;
+    if (!sessions.has(key)) sessions.set(key, await sessionFor(tx, set.personId, set.date));
+  }
+  for (let i = 0; i < fresh.length; i += 200) {
+    await tx.insert(loggedSet).values(
+      fresh.slice(i, i + 200).map(({ id, set: { personId, date, id: _id, ...fields } }) => ({
+        ...fields,
+        id,
+        sessionId: sessions.get(`${personId} ${date}`)!,
+        loggedBy: me.name,
+        edit: 1,
+      })),
+    );
+  }
+  await refreshSummariesOf(tx, [...new Set(sessions.values())]);
+  return { added: fresh.length, known: rows.length - fresh.length };
+}
+
+/** Sets as a file, by person, date and place; pain only for those who may see it. */
+export async function exportSetsCsv(
+  db: Db,
+  of: { personIds: readonly string[]; from: string | null; to: string | null },
+  me: Me,
+): Promise<string> {
+  const people = new Map((await personList(db)).map((p) => [p.id, p]));
+  const ids = of.personIds.filter((id) => people.has(id));
+  const rows = ids.length
+    ? await db
+        .select({ set: loggedSet, date: session.date, personId: session.personId })
+        .from(loggedSet)
+        .innerJoin(session, eq(session.id, loggedSet.sessionId))
+        .where(
+          and(
+            inArray(session.personId, ids),
+            isNull(loggedSet.deletedAt),
+            of.from === null ? undefined : gte(session.date, of.from),
+            of.to === null ? undefined : lte(session.date, of.to),
+          ),
+        )
+    : [];
+  const name = (id: string) => people.get(id)?.name ?? '';
+  const sets = rows
+    .map(({ set, date, personId }) => ({ personId, set: { ...set, date } as LoggedSet }))
+    .sort(
+      (a, b) =>
+        name(a.personId).localeCompare(name(b.personId)) ||
+        (a.set.date < b.set.date ? -1 : a.set.date > b.set.date ? 1 : bySetOrder(a.set, b.set)),
+    );
+  return `${Papa.unparse(
+    {
+      fields: [...SET_COLUMNS],
+      data: sets.map(({ personId, set }) => {
+        const shown = seesHealth(me, people.get(personId)!) ? set : setWithoutHealth(set);
+        const row = rowOfSet(shown, name(personId));
+        return SET_COLUMNS.map((c) => row[c]);
+      }),
+    },
+    { newline: '\r\n' },
+  )}\r\n`;
+}

@@ -1,0 +1,208 @@
+import { laddersOf, resolve } from '../../core/library/index.ts';
+import type { Ladder } from '../../core/library/index.ts';
+import {
+  askBeforeWork,
+  barSentence,
+  cueRecord,
+  inForce as restrictionInForce,
+  levelEvidence,
+  nextSet,
+  nextStep,
+  rankedCues,
+  recurringFaults,
+  sideDifference,
+  takenWaySentence,
+  targetAt,
+  withoutHealth,
+} from '../../core/ladder/index.ts';
+import type { CueTried, LoggedSet } from '../../core/ladder/index.ts';
+import type { Today, TodayLine, TodayPerson, Watch } from '../../contract/session.ts';
+import type { Me } from '../../contract/access.ts';
+import type { Person } from '../../contract/people.ts';
+import type { Db } from '../db/index.ts';
+import { squadList } from '../hall/index.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { seesHealth } from '../people/index.ts';
+import { checkInsOf, cuesTriedBy } from './check-ins.ts';
+import { judge, kitOf } from './evidence.ts';
+import { newestWithAids } from './history.ts';
+import { levelOf, readingOfLadder } from './readings.ts';
+import { recordsOf } from './records.ts';
+import type { PersonRecords } from './records.ts';
+
+/** Monday 1 to Sunday 7. */
+export const weekdayOf = (date: string) => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
+
+const CUES_SHOWN = 3;
+
+/** Everybody given with what they do next, what to watch, and what to ask before work. */
+export async function todayOf(
+  db: Db,
+  inForce: ShelfInForce,
+  people: readonly Person[],
+  date: string,
+  me: Me,
+): Promise<Today> {
+  const ids = people.map((p) => p.id);
+  const squads = (await squadList(db)).map(({ id, name, trainingDays }) => ({
+    id,
+    name,
+    trains: trainingDays.length === 0 || trainingDays.includes(weekdayOf(date)),
+  }));
+  const records = await recordsOf(db, inForce, ids, date);
+  const checkIns = await checkInsOf(db, ids, date);
+  const tried = await cuesTriedBy(db, ids);
+  const ladders = laddersOf(inForce.shelf);
+  const onNow = [
+    ...new Set(
+      ids.flatMap((id) =>
+        [...records(id).standings].flatMap(([slug, s]) => {
+          const level = inForce.shelf.get('ladder', slug)?.levels.find((l) => l.id === s.level);
+          return level ? [level.main, ...level.equals] : [];
+        }),
+      ),
+    ),
+  ];
+  const aids = await newestWithAids(db, ids, onNow);
+  return {
+    date,
+    squads,
+    people: people.map((person): TodayPerson => {
+      const own = records(person.id);
+      const sees = seesHealth(me, person);
+      const checkIn = checkIns.get(person.id) ?? null;
+      const trains = person.squadId === null || (squads.find((s) => s.id === person.squadId)?.trains ?? true);
+      const ask = askBeforeWork({
+        today: date,
+        lastAsked:
+          checkIn && (checkIn.pain ?? checkIn.sleepH ?? checkIn.atEase) !== null ? date : own.lastAsked,
+        painfulDays: own.painfulDays,
+        restrictions: own.restrictions,
+        lastSession: own.lastSession,
+      });
+      return {
+        personId: person.id,
+        expected: checkIn?.here ?? trains,
+        checkIn: checkIn && (sees ? checkIn : { ...checkIn, pain: null }),
+        ask: ask === null || sees ? ask : 'A staff member of the squad asks before work.',
+        lastSession: own.lastSession,
+        seesHealth: sees,
+        lines: ladders.flatMap(
+          (ladder) =>
+            lineOf(inForce, ladder, own, aids.get(person.id) ?? [], tried.get(person.id) ?? [], date, sees) ??
+            [],
+        ),
+      };
+    }),
+  };
+}
+
+/** What one person does on one ladder today; null where they do not stand on it. */
+export function lineOf(
+  inForce: ShelfInForce,
+  ladder: Ladder,
+  own: PersonRecords,
+  withAids: readonly LoggedSet[],
+  tried: readonly CueTried[],
+  date: string,
+  sees: boolean,
+): TodayLine | null {
+  const { shelf } = inForce;
+  const { standing, decision, failure } = judge(inForce, ladder, own, date);
+  if (!standing) return null;
+  const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, own.answers, standing.stage);
+  const level = levelOf(settled, standing.level);
+  if (!level) return null;
+  const stage = standing.stage ?? level.stage;
+  const stopped = decision?.outcome === 'stop and refer';
+  const slug = stopped ? null : (decision?.variation ?? level.main);
+  const known = slug === null ? undefined : facts.get(slug);
+  const raw = slug === null ? undefined : shelf.get('variation', slug);
+  const read = raw && resolve(raw, shelf, { stage, answers: own.answers });
+  const shown = decision && (sees ? decision : withoutHealth(decision));
+  const target = targetAt(level.dose, standing.taken);
+  const { sets } = own.evidence(ladder.slug);
+  const seen = new Set(sets.map((s) => s.id));
+  const all = [...sets, ...withAids.filter((s) => !seen.has(s.id))];
+  const record = cueRecord(tried, slug ?? '');
+  const due = decision?.outcome === 'grow' ? decision.grow.next : null;
+  const open = level.waysOn
+    .map((w) => nextStep(w, target, loweringS.get(level.main) ?? 0, kitOf(inForce)))
+    .find((w) => w !== null);
+  const wayOn = due ?? open;
+  const cueText = new Map(read?.cues.map((c) => [c.slug, c.text]));
+  return {
+    ladder: ladder.slug,
+    ladderName: ladder.name,
+    pattern: ladder.pattern,
+    levelName: level.name,
+    levelNumber: settled.levels.indexOf(level) + 1,
+    levels: settled.levels.length,
+    stage,
+    outcome: shown?.outcome ?? null,
+    reason: shown?.reasons[0]?.text ?? null,
+    variation: slug,
+    variationName: raw?.name ?? null,
+    variationNote: decision?.variationNote ?? null,
+    oneSided: known?.oneSided ?? false,
+    target,
+    next: known ? nextSet(all, known, target, date) : null,
+    wayOn: wayOn ? takenWaySentence(wayOn) : null,
+    wayOnDue: due !== null,
+    watch: watchOf(),
+    cues: rankedCues(read?.cues ?? [], record)
+      .slice(0, CUES_SHOWN)
+      .map((c) => ({
+        slug: c.slug,
+        text: c.text,
+        record: record.works.includes(c.slug) ? 'works' : record.failed.includes(c.slug) ? 'failed' : null,
+      })),
+    kit: read
+      ? [...read.equipmentAll, ...read.equipmentAny.flat()].map((n) => ({
+          slug: n.equipment.slug,
+          name: n.equipment.name,
+        }))
+      : [],
+    failure,
+  };
+
+  function watchOf(): Watch[] {
+    const found: Watch[] = [];
+    const bars = own.restrictions.filter((r) => restrictionInForce(r, date));
+    for (const r of bars) {
+      found.push({
+        kind: 'restriction',
+        text: `Barred: ${r.bars.map(barSentence).join(', ')}${r.until ? ` until ${r.until}` : ''}`,
+      });
+    }
+    for (const f of recurringFaults(sets).filter((x) => x.variation === slug)) {
+      const name = shelf.get('fault', f.fault)?.name ?? f.fault;
+      const where = f.side ? `, only on the ${f.side}` : '';
+      found.push({ kind: 'fault', text: `${name}: ${f.dates.length} sessions running${where}` });
+    }
+    const sides = sideDifference(
+      levelEvidence(sets, [level!.main, ...level!.equals], standing!.since),
+      facts,
+      date,
+    );
+    if (sides && !sides.withinTolerance && sides.percent > 10) {
+      found.push({
+        kind: 'sides',
+        text: `Left ${sides.left}, right ${sides.right} in the side test of ${sides.date}`,
+      });
+    }
+    if (sees) {
+      const pain = [...own.painfulDays].sort().at(-1);
+      if (pain && pain >= standing!.since) found.push({ kind: 'pain', text: `Pain was reported on ${pain}` });
+    }
+    for (const c of record.works) {
+      const text = cueText.get(c);
+      if (text) found.push({ kind: 'cue works', text });
+    }
+    for (const c of record.failed) {
+      const text = cueText.get(c);
+      if (text) found.push({ kind: 'cue failed', text });
+    }
+    return found;
+  }
+}

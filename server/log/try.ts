@@ -1,0 +1,45 @@
+import { and, eq, gte, inArray } from 'drizzle-orm';
+import { daysAfter } from '../../core/ladder/index.ts';
+import type { Standing } from '../../core/ladder/index.ts';
+import type { TryRequest, TryResult } from '../../contract/session.ts';
+import { schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import type { ShelfInForce } from '../library/index.ts';
+import { judge } from './evidence.ts';
+import { recordsOf } from './records.ts';
+import { setsOfSummary } from './summary.ts';
+
+const { setSummary } = schema;
+/** A level somebody does not stand on is tried on so many days of their log. */
+const TRY_DAYS = 84;
+
+/** What an edited ladder would say about somebody's log; nothing is kept. */
+export async function tryLadder(
+  db: Db,
+  inForce: ShelfInForce,
+  { ladder, personId, level: id }: TryRequest,
+  today: string,
+): Promise<TryResult> {
+  const level = ladder.levels.find((l) => l.id === id);
+  if (!level) throw new Refusal(422, `level: the ladder has no level "${id}".`);
+  const own = (await recordsOf(db, inForce, [personId], today))(personId);
+  const now = own.standings.get(ladder.slug);
+  const standsHere = now?.level === id;
+  const from = daysAfter(today, -TRY_DAYS);
+  const since = standsHere && now.since > from ? now.since : from;
+  const rows = await db
+    .select()
+    .from(setSummary)
+    .where(
+      and(
+        eq(setSummary.personId, personId),
+        inArray(setSummary.variation, [level.main, ...level.equals]),
+        gte(setSummary.date, since),
+      ),
+    );
+  const standing: Standing = standsHere ? { ...now, since } : { level: id, since, taken: [] };
+  const evidence = { sets: rows.flatMap(setsOfSummary), earlierSessions: 0 };
+  const { decision, failure } = judge(inForce, ladder, { ...own, evidence: () => evidence }, today, standing);
+  return { since: rows.length ? since : null, standsHere, decision, failure };
+}
