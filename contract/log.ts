@@ -127,8 +127,6 @@ export interface PersonLine {
   since: string | null;
   outcome: Outcome | null;
   reason: string | null;
-  /** The fewest further sessions until the advance can be met; null where it hangs on something else. */
-  earliestSessions: number | null;
   lastSession: string | null;
   /** Days since the last session where that is long. */
   unseenDays: number | null;

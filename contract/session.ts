@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import * as L from '../core/library/index.ts';
+import type * as L from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
   CueOutcome,

@@ -14,6 +14,7 @@ import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
 import { benchLibrary } from './bench-library.ts';
+import { benchLog } from './bench-log.ts';
 import { demoServer } from './demo-server.ts';
 import { high, median, middle, show } from './measure.ts';
 
@@ -106,6 +107,8 @@ show('every person on every ladder, evidence and decision', all, ['the plain agg
 const own = (await recordsOf(db, inForce, [people[0]!.id], today))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
 await close();
+
+await benchLog();
 
 await benchLibrary();
 

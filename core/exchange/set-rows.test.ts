@@ -7,7 +7,7 @@ import type { LoggedSet } from '../ladder/index.ts';
 
 const ID = '0a0b0c0d-1111-4222-8333-444455556666';
 const ctx: SetRowContext = {
-  person: (name) => (name === 'Ida' ? 'p1' : name === 'Twin' ? 'several' : null),
+  person: (name) => (name === 'Ida' ? { id: 'p1' } : name === 'Twin' ? 'several' : null),
   variation: (slug) => (slug === 'box-squat' ? { revision: 3, loadKind: 'none' } : null),
   hasFault: (slug) => slug.startsWith('knee'),
   today: '2026-11-24',

@@ -83,8 +83,8 @@ export function rowOfSet(set: LoggedSet, person: string): SetRow {
 
 /** What the reader has to know of the hall. */
 export interface SetRowContext {
-  /** Id of the only person of that name; null: nobody, 'several': more than one. */
-  person: (name: string) => string | null | 'several';
+  /** The only person of that name; null: nobody, 'several': more than one. */
+  person: (name: string) => { id: string } | null | 'several';
   variation: (slug: string) => { revision: number; loadKind: LoadKind } | null;
   hasFault: (slug: string) => boolean;
   today: string;
@@ -188,10 +188,10 @@ export function setOfRow(
   };
 
   const name = (row.person ?? '').trim();
-  const personId = name === '' ? null : ctx.person(name);
+  const person = name === '' ? null : ctx.person(name);
   if (name === '') say('person', 'Nobody is named.');
-  else if (personId === null) say('person', `Nobody here is called "${name}".`);
-  else if (personId === 'several') say('person', `More than one person is called "${name}".`);
+  else if (person === null) say('person', `Nobody here is called "${name}".`);
+  else if (person === 'several') say('person', `More than one person is called "${name}".`);
 
   const date = (row.date ?? '').trim();
   if (!isDay(date)) say('date', `"${date}" is not a date like 2026-11-24.`);
@@ -208,7 +208,7 @@ export function setOfRow(
 
   const set: ReadSet = {
     id: id === '' ? null : id,
-    personId: personId ?? '',
+    personId: person !== null && person !== 'several' ? person.id : '',
     date,
     ordinal: at('set', (t) => numberIn(t, 1, 1000, true), null) ?? ordinal,
     variation: slug,

@@ -47,6 +47,8 @@ export interface DecisionInput {
   massKg?: number | null;
   signOffs?: readonly SignOff[];
   nameOf?: NameOfLevel;
+  /** False leaves out how soon the advance can be met, which takes longer than the decision itself. */
+  foretell?: boolean;
   restrictions: readonly Restriction[];
   /** Slugs of the equipment at hand. */
   kit: ReadonlySet<string>;
@@ -74,7 +76,7 @@ export interface Decision {
   grow: GrowFinding;
   /** What stands between the person and the next level, in words. */
   missing: Reason[];
-  /** The fewest further sessions after which the advance can be met; 0: it is; null: it hangs on something else. */
+  /** The fewest further sessions after which the advance can be met; 0: it is; null: it hangs on something else, or was not asked for. */
   earliestSessions: number | null;
   target: Target;
   /** Variation to do now: the main one, or the nearest permitted equal that the kit allows. */
@@ -117,7 +119,11 @@ export function decide(input: DecisionInput): Decision {
   const choice = chooseVariation(level, input, restrictions);
   const main = facts.get(level.main);
   const earliestSessions =
-    advance.judgement === 'met' ? 0 : main ? sessionsUntilMet(asked.advance, sessions, main, ctx) : null;
+    advance.judgement === 'met'
+      ? 0
+      : main && input.foretell !== false
+        ? sessionsUntilMet(asked.advance, sessions, main, ctx)
+        : null;
 
   const result = (outcome: Outcome, toLevel: SettledLevel | null, reasons: Reason[]): Decision => ({
     outcome,

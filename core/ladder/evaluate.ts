@@ -5,6 +5,7 @@ import type { EvidenceSession, IsoDate } from './evidence.ts';
 import { judgeAtom } from './judge.ts';
 import type { EvaluationContext } from './judge.ts';
 import { sentenceOf } from './sentence.ts';
+import type { NameOfLevel } from './sentence.ts';
 import { allOf, anyOf, opposite } from './three-valued.ts';
 import type { Judgement } from './three-valued.ts';
 
@@ -32,6 +33,18 @@ export interface Judged {
   health: boolean;
 }
 
+const NO_NAMES: NameOfLevel = (ladder, level) => `${level} on ${ladder}`;
+const said = new WeakMap<NameOfLevel, WeakMap<Criterion, string>>();
+
+/** The sentence of a criterion, put together once for all that are judged by it: criteria never change. */
+function saidOnce(c: Criterion, nameOf: NameOfLevel = NO_NAMES): string {
+  const known = said.get(nameOf) ?? new WeakMap<Criterion, string>();
+  said.set(nameOf, known);
+  const found = known.get(c) ?? sentenceOf(c, nameOf);
+  known.set(c, found);
+  return found;
+}
+
 /**
  * Judges a criterion on the level's sessions (ascending by date), as seen from the last of them.
  * Without any session everything that is read from sets is unknown.
@@ -42,7 +55,7 @@ export function evaluate(
   ctx: EvaluationContext,
   asOf: IsoDate = ctx.today,
 ): Judged {
-  const sentence = sentenceOf(c, ctx.nameOf);
+  const sentence = saidOnce(c, ctx.nameOf);
   if (isAtom(c) || c.kind === 'not') {
     const atom = c.kind === 'not' ? c.of : c;
     const found = judgeAtom(atom, sessions, ctx, asOf);

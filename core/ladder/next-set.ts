@@ -112,7 +112,7 @@ export function nextSet(
   }
 
   const last = lastAids(own, v.slug);
-  const planned = (target?.aids ?? []).map((a) => ({ name: a.aid as string, setting: String(a.amount) }));
+  const planned = (target?.aids ?? []).map((a) => ({ name: a.aid, setting: String(a.amount) }));
   const kept = (last?.aids ?? []).filter((a) => !planned.some((p) => p.name === a.name));
   for (const { aid, amount } of target?.aids ?? []) {
     const before = last?.aids.find((a) => a.name === aid);

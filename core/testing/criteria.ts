@@ -47,7 +47,7 @@ const bareSetAtom: fc.Arbitrary<SetAtom> = fc.oneof(
     .constantFrom(...AIDS)
     .chain((aid) => whole(0, MOST_AID(aid)).map((most) => ({ kind: 'aidsAtMost' as const, aid, most }))),
   fc.record({ kind: fc.constant('easeAtLeast' as const), ease: whole(0, 10) }),
-) as fc.Arbitrary<SetAtom>;
+);
 
 /** Any atom that reads sets, over any window. */
 export const anySetAtom: fc.Arbitrary<SetAtom> = fc
@@ -66,7 +66,7 @@ const anyOtherAtom: fc.Arbitrary<OtherAtom> = fc.oneof(
   fc.record({ kind: fc.constant('daysHere' as const), days: whole(1, 60) }),
   fc.record({ kind: fc.constant('levelHeld' as const), ladder: slug, level: slug }),
   fc.record({ kind: fc.constant('signedOff' as const), by: fc.constantFrom(...SIGNERS) }),
-) as fc.Arbitrary<OtherAtom>;
+);
 
 export const anyAtom: fc.Arbitrary<Atom> = fc.oneof(anySetAtom, anyOtherAtom);
 

@@ -6,3 +6,4 @@ export { backupLines, restoreBackup, BadBackup, tablesInOrder } from './backup.t
 export { keepSnapshots } from './snapshots.ts';
 export type { Snapshots } from './snapshots.ts';
 export { rebuildDerived, refreshStanding, refreshSummariesOf, refreshSummary } from './derived.ts';
+export { among } from './among.ts';

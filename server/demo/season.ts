@@ -246,7 +246,10 @@ function follow({
     const pain = mood === 'hurting' && last ? 5 : last && random() < 0.85 ? 0 : null;
     const calm = mood === 'strong' || mood === 'easy';
     const alone = mood === 'unwatched' || !watched;
-    const aids = (target.aids ?? []).map((a) => ({ name: a.aid as string, setting: String(a.amount) }));
+    const aids: { name: string; setting: string }[] = (target.aids ?? []).map((a) => ({
+      name: a.aid,
+      setting: String(a.amount),
+    }));
     if (variation.loadPlace.startsWith('across') || variation.loadPlace === 'front of shoulders') {
       aids.push({ name: 'Rack hooks', setting: String(Math.round((who.statureM ?? 1.7) * 10) - 10) });
     }

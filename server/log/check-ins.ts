@@ -1,9 +1,9 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { CheckIn, CheckInRow, CueTriedRequest, SignOffRequest } from '../../contract/session.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import type { CueTried, SignOff } from '../../core/ladder/index.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { personOf, seesHealth } from '../people/index.ts';
@@ -47,7 +47,7 @@ export async function checkInsOf(
   const rows = await db
     .select()
     .from(checkIn)
-    .where(and(inArray(checkIn.personId, [...personIds]), eq(checkIn.date, date)));
+    .where(and(among(checkIn.personId, personIds), eq(checkIn.date, date)));
   return new Map(rows.map(({ personId, date: _d, at: _a, ...row }) => [personId, row]));
 }
 
@@ -80,7 +80,7 @@ export async function cuesTriedBy(db: Db, personIds: readonly string[]): Promise
   const rows = await db
     .select()
     .from(cueTried)
-    .where(inArray(cueTried.personId, [...personIds]))
+    .where(among(cueTried.personId, personIds))
     .orderBy(cueTried.at);
   for (const { personId, variation, cue, date, outcome } of rows) {
     map.set(personId, [...(map.get(personId) ?? []), { variation, cue, date, outcome }]);

@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, ne } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import {
@@ -20,18 +20,13 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { recentSets } from './history.ts';
-import { levelOf, nameOfLevelIn, readingOfLadder } from './readings.ts';
+import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
 
-const { move, moveFlag } = schema;
+const { move, moveFlag, standing } = schema;
 
 export type MoveRecord = typeof move.$inferSelect;
-
-/** Equipment the hall has at all; counting who holds what is for the group's plan. */
-export function kitOf({ shelf }: ShelfInForce): Set<string> {
-  return new Set(shelf.all('equipment').flatMap((e) => (e.inHall > 0 ? [e.slug] : [])));
-}
 
 /** Levels below where somebody stands are held. */
 export function heldLevels(
@@ -75,7 +70,10 @@ export function judge(
   ladder: Ladder,
   records: PersonRecords,
   today: string,
-  standing: Standing | null = records.standings.get(ladder.slug) ?? null,
+  {
+    standing = records.standings.get(ladder.slug) ?? null,
+    foretell = true,
+  }: { standing?: Standing | null; foretell?: boolean } = {},
 ): Judgement {
   if (!standing) return { standing: null, decision: null, failure: null };
   try {
@@ -90,11 +88,12 @@ export function judge(
       earlierSessions,
       painfulDays: records.painfulDays,
       restrictions: records.restrictions,
-      kit: kitOf(inForce),
+      kit: ofLibrary(inForce).kit,
       heldElsewhere: heldLevels(inForce.shelf.all('ladder'), records.standings),
       massKg: records.massKg,
       signOffs: records.signOffs,
-      nameOf: nameOfLevelIn(inForce),
+      nameOf: ofLibrary(inForce).nameOf,
+      foretell,
       today,
     });
     return { standing, decision, failure: null };
@@ -202,10 +201,7 @@ export async function overview(
     today,
   );
   const ladders = laddersOf(inForce.shelf);
-  const overrides = await overridesOf(
-    db,
-    people.flatMap((p) => [...records(p.id).lastMoves.values()]),
-  );
+  const overrides = await overridesInForce(db);
   const faultName = (slug: string) => inForce.shelf.get('fault', slug)?.name ?? slug;
   const lines: PersonLine[] = [];
   for (const [n, person] of people.entries()) {
@@ -213,7 +209,7 @@ export async function overview(
     const own = records(person.id);
     const unseen = own.lastSession === null ? null : daysBetween(own.lastSession, today);
     for (const ladder of ladders) {
-      const { standing, decision, failure } = judge(inForce, ladder, own, today);
+      const { standing, decision, failure } = judge(inForce, ladder, own, today, { foretell: false });
       const shown = decision && (sees(person) ? decision : withoutHealth(decision));
       const index = ladder.levels.findIndex((l) => l.id === standing?.level);
       const level = ladder.levels[index];
@@ -233,7 +229,6 @@ export async function overview(
         since: standing?.since ?? null,
         outcome: shown?.outcome ?? null,
         reason: shown?.reasons[0]?.text ?? failure,
-        earliestSessions: shown?.earliestSessions ?? null,
         lastSession: own.lastSession,
         unseenDays: unseen !== null && unseen >= LONG_UNSEEN_DAYS ? unseen : null,
         stuckWeeks: stay?.beyond && decision?.outcome !== 'move up' ? stay.weeks : null,
@@ -250,10 +245,9 @@ export async function overview(
 /** The usual limit for limb symmetry (see sideDifference). */
 const SIDES_DIFFER_PERCENT = 10;
 
-/** Those of the decisions that went against the proposal, by id. */
-async function overridesOf(db: Db, moveIds: readonly string[]) {
+/** The newest decisions on any ladder that went against the proposal, by id. */
+async function overridesInForce(db: Db) {
   const found = new Map<string, NonNullable<PersonLine['overridden']>>();
-  if (moveIds.length === 0) return found;
   const rows = await db
     .select({
       id: move.id,
@@ -263,12 +257,11 @@ async function overridesOf(db: Db, moveIds: readonly string[]) {
       reason: move.reason,
       by: move.by,
     })
-    .from(move)
-    .where(inArray(move.id, [...moveIds]));
+    .from(standing)
+    .innerJoin(move, eq(move.id, standing.lastMoveId))
+    .where(and(isNotNull(move.proposed), ne(move.kind, move.proposed)));
   for (const { id, kind, proposed, ...rest } of rows) {
-    if (proposed !== null && kind !== 'placed' && proposed !== kind) {
-      found.set(id, { ...rest, proposed, chosen: kind });
-    }
+    if (proposed !== null && kind !== 'placed') found.set(id, { ...rest, proposed, chosen: kind });
   }
   return found;
 }

@@ -2,7 +2,7 @@ import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { StoredSet } from '../../contract/log.ts';
 import { bySetOrder } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/ladder/index.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { setsOfSummary } from './summary.ts';
 
@@ -65,7 +65,7 @@ export async function newestWithAids(
     .from(setSummary)
     .where(
       and(
-        inArray(setSummary.personId, [...personIds]),
+        among(setSummary.personId, personIds),
         inArray(setSummary.variation, [...variations]),
         sql`${setSummary.sets} @? '$[*].aids'`,
       ),

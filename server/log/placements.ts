@@ -9,10 +9,10 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { heldLevels, kitOf } from './evidence.ts';
+import { heldLevels } from './evidence.ts';
 import { forDeciding, place } from './moves.ts';
 import type { When } from './moves.ts';
-import { readingOfLadder } from './readings.ts';
+import { ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 
 const { placement } = schema;
@@ -35,7 +35,7 @@ async function stepFor(
     levels: settled.levels,
     facts,
     restrictions: own.restrictions,
-    kit: kitOf(inForce),
+    kit: ofLibrary(inForce).kit,
     heldElsewhere: heldLevels(inForce.shelf.all('ladder'), own.standings),
     experience: request.experience,
     atEase: request.atEase,

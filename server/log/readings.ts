@@ -55,11 +55,26 @@ function read(
 export const levelOf = (ladder: SettledLadder, id: string | undefined): SettledLevel | undefined =>
   ladder.levels.find((l) => l.id === id);
 
-/** "Stick hinge (Hinge)": how a level of another ladder is named. */
-export const nameOfLevelIn =
-  ({ shelf }: ShelfInForce): NameOfLevel =>
-  (ladder, level) => {
-    const found = shelf.get('ladder', ladder);
-    const name = found?.levels.find((l) => l.id === level)?.name;
-    return name ? `"${name}" of the ladder ${found!.name}` : `${level} on ${ladder}`;
+/** What decisions read of a state of the library besides the ladder itself, put together once. */
+interface OfLibrary {
+  nameOf: NameOfLevel;
+  kit: ReadonlySet<string>;
+}
+const ofLibraries = new WeakMap<ShelfInForce, OfLibrary>();
+
+export function ofLibrary(inForce: ShelfInForce): OfLibrary {
+  const kept = ofLibraries.get(inForce);
+  if (kept) return kept;
+  const { shelf } = inForce;
+  const made: OfLibrary = {
+    nameOf: (ladder, level) => {
+      const found = shelf.get('ladder', ladder);
+      const name = found?.levels.find((l) => l.id === level)?.name;
+      return name ? `"${name}" of the ladder ${found.name}` : `${level} on ${ladder}`;
+    },
+    // Equipment the hall has at all; counting who holds what is for the group's plan.
+    kit: new Set(shelf.all('equipment').flatMap((e) => (e.inHall > 0 ? [e.slug] : []))),
   };
+  ofLibraries.set(inForce, made);
+  return made;
+}

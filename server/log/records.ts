@@ -1,4 +1,4 @@
-import { inArray, sql } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import { evidenceWindow, painfulDays, standingAfter } from '../../core/ladder/index.ts';
 import type {
   IsoDate,
@@ -8,7 +8,7 @@ import type {
   SignOff,
   Standing,
 } from '../../core/ladder/index.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
@@ -55,7 +55,7 @@ const NOTHING: PersonRecords = {
 };
 
 /** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
-const CHUNK = 25;
+const CHUNK = 50;
 /** Pain older than this says nothing about today. */
 const PAIN_DAYS = 120;
 
@@ -109,13 +109,13 @@ export async function recordsOf(
   const ids = [...personIds];
   if (ids.length === 0) return () => NOTHING;
   const standingRows = grouped(
-    await db.select().from(schema.standing).where(inArray(schema.standing.personId, ids)),
+    await db.select().from(schema.standing).where(among(schema.standing.personId, ids)),
     (s) => s.personId,
   );
   const restrictions = await openRestrictions(db, ids);
   const answers = await answersOf(db, ids);
   const signOffs = grouped(
-    await db.select().from(schema.signOff).where(inArray(schema.signOff.personId, ids)),
+    await db.select().from(schema.signOff).where(among(schema.signOff.personId, ids)),
     (s) => s.personId,
   );
   const days = await daysOf(db, ids, today);
@@ -177,10 +177,6 @@ interface Days {
 }
 
 async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<Map<string, Days>> {
-  const list = sql.join(
-    ids.map((id) => sql`${id}::uuid`),
-    sql`, `,
-  );
   const rows = rowsOf<{ id: string } & Days>(
     await db.execute(sql`
     select p.id, p.mass_kg as "massKg",
@@ -190,7 +186,7 @@ async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<M
         select s.date from set_summary s where s.person_id = p.id and s.pain > 0 and s.date > ${today}::date - ${PAIN_DAYS}::int
         union select c.date from check_in c where c.person_id = p.id and c.pain > 0 and c.date > ${today}::date - ${PAIN_DAYS}::int
       ) d), '[]'::jsonb) as painful
-    from person p where p.id in (${list})`),
+    from person p where ${among(sql`p.id`, ids)}`),
   );
   return new Map(rows.map((r) => [r.id, r]));
 }
@@ -244,9 +240,8 @@ async function windowsOf(
     await db.execute(sql`
     with wanted as materialized (
       select w.i, w.person, w.variations, w.since, w.days, w.sessions,
-        (select array_agg(d.date order by d.date desc) from (
-          select distinct x.date from set_summary x
-          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working) d
+        (select array_agg(distinct x.date) from set_summary x
+          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
         ) as dates
       from jsonb_to_recordset(${asked}::jsonb)
         as w(i int, person uuid, variations text[], since date, sessions int, days int)
@@ -255,7 +250,8 @@ async function windowsOf(
       s.variation, s.sets
     from wanted w join set_summary s on s.person_id = w.person and s.variation = any(w.variations) and s.working
       and s.date >= greatest(w.since,
-        coalesce(w.dates[least(w.sessions, array_length(w.dates, 1))], ${today}::date) - w.days)`),
+        -- Distinct dates come in ascending order.
+        coalesce(w.dates[greatest(1, array_length(w.dates, 1) + 1 - w.sessions)], ${today}::date) - w.days)`),
   );
   for (const [i, list] of grouped(rows, (r) => String(r.i))) {
     const want = wants[Number(i)]!;

@@ -1,15 +1,14 @@
 import { createHash } from 'node:crypto';
-import { and, eq, gte, inArray, isNull, lte } from 'drizzle-orm';
+import { and, eq, gte, isNull, lte } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
-import type { ReadSet, SetRow, SetRowProblem } from '../../core/exchange/index.ts';
+import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
 import { canonicalJson } from '../../core/library/index.ts';
 import { bySetOrder, setWithoutHealth } from '../../core/ladder/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { Person } from '../../contract/people.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';
-import { refreshSummariesOf, schema } from '../db/index.ts';
+import { among, refreshSummariesOf, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import type { ShelfInForce } from '../library/index.ts';
@@ -76,10 +75,10 @@ export async function readSetsCsv(
     const line = i + 2;
     const key = `${row.person?.trim()} ${row.date?.trim()}`;
     count.set(key, (count.get(key) ?? 0) + 1);
-    const result = setOfRow(row as Partial<SetRow>, line, count.get(key)!, {
+    const result = setOfRow(row, line, count.get(key)!, {
       person: (name) => {
         const named = everybody.filter((p) => p.name === name);
-        return named.length > 1 ? 'several' : (named[0]?.id ?? null);
+        return named.length > 1 ? 'several' : (named[0] ?? null);
       },
       variation: (slug) => {
         const v = shelf.get('variation', slug);
@@ -113,7 +112,7 @@ export async function readSetsCsv(
       .select({ set: loggedSet, date: session.date, personId: session.personId })
       .from(loggedSet)
       .innerJoin(session, eq(session.id, loggedSet.sessionId))
-      .where(inArray(loggedSet.id, ids.slice(i, i + 1000)));
+      .where(among(loggedSet.id, ids.slice(i, i + 1000)));
     for (const { set, ...rest } of found) stored.set(set.id, { ...set, ...rest });
   }
   const rows = read.map((r): ReadRow => {
@@ -228,7 +227,7 @@ export async function exportSetsCsv(
         .innerJoin(session, eq(session.id, loggedSet.sessionId))
         .where(
           and(
-            inArray(session.personId, ids),
+            among(session.personId, ids),
             isNull(loggedSet.deletedAt),
             of.from === null ? undefined : gte(session.date, of.from),
             of.to === null ? undefined : lte(session.date, of.to),
@@ -237,7 +236,7 @@ export async function exportSetsCsv(
     : [];
   const name = (id: string) => people.get(id)?.name ?? '';
   const sets = rows
-    .map(({ set, date, personId }) => ({ personId, set: { ...set, date } as LoggedSet }))
+    .map(({ set, date, personId }) => ({ personId, set: { ...set, date } }))
     .sort(
       (a, b) =>
         name(a.personId).localeCompare(name(b.personId)) ||

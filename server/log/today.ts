@@ -24,9 +24,9 @@ import { squadList } from '../hall/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { seesHealth } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
-import { judge, kitOf } from './evidence.ts';
+import { judge } from './evidence.ts';
 import { newestWithAids } from './history.ts';
-import { levelOf, readingOfLadder } from './readings.ts';
+import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
 
@@ -127,7 +127,7 @@ export function lineOf(
   const record = cueRecord(tried, slug ?? '');
   const due = decision?.outcome === 'grow' ? decision.grow.next : null;
   const open = level.waysOn
-    .map((w) => nextStep(w, target, loweringS.get(level.main) ?? 0, kitOf(inForce)))
+    .map((w) => nextStep(w, target, loweringS.get(level.main) ?? 0, ofLibrary(inForce).kit))
     .find((w) => w !== null);
   const wayOn = due ?? open;
   const cueText = new Map(read?.cues.map((c) => [c.slug, c.text]));

@@ -40,6 +40,8 @@ export async function tryLadder(
     );
   const standing: Standing = standsHere ? { ...now, since } : { level: id, since, taken: [] };
   const evidence = { sets: rows.flatMap(setsOfSummary), earlierSessions: 0 };
-  const { decision, failure } = judge(inForce, ladder, { ...own, evidence: () => evidence }, today, standing);
+  const { decision, failure } = judge(inForce, ladder, { ...own, evidence: () => evidence }, today, {
+    standing,
+  });
   return { since: rows.length ? since : null, standsHere, decision, failure };
 }

@@ -1,7 +1,7 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { HouseQuestion } from '../../core/library/index.ts';
 import type { PersonAnswer } from '../../contract/people.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { personOf } from './store.ts';
@@ -14,7 +14,7 @@ export async function answersOf(db: Db, personIds: readonly string[]): Promise<M
   const rows = await db
     .select()
     .from(personAnswer)
-    .where(inArray(personAnswer.personId, [...personIds]))
+    .where(among(personAnswer.personId, personIds))
     .orderBy(asc(personAnswer.question));
   for (const { personId, ...answer } of rows) {
     byPerson.set(personId, [...(byPerson.get(personId) ?? []), answer]);

@@ -3,7 +3,7 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
@@ -120,10 +120,7 @@ export async function restrictionRows(db: Db, personId: string): Promise<Restric
 export async function openRestrictions(db: Db, personIds: readonly string[]) {
   const byPerson = new Map<string, Restriction[]>();
   if (personIds.length === 0) return byPerson;
-  const rows = await db
-    .select()
-    .from(restriction)
-    .where(inArray(restriction.personId, [...personIds]));
+  const rows = await db.select().from(restriction).where(among(restriction.personId, personIds));
   for (const r of rows) {
     if (r.liftedOn !== null) continue;
     const list = byPerson.get(r.personId) ?? [];
