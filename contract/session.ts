@@ -5,6 +5,7 @@ import type {
   CueOutcome,
   Decision,
   Experience,
+  LoggedSet,
   NextSet,
   Outcome,
   PlacementStep,
@@ -59,6 +60,10 @@ export interface TodayLine {
   oneSided: boolean;
   target: Target;
   next: NextSet | null;
+  /** Sets of the variation that the next one follows from, of earlier days. */
+  recent: LoggedSet[];
+  /** What decisions know of the variation, as far as the next set needs it. */
+  countedIn: L.CountedIn;
   /** The way on that the decision proposes, or the first still open. */
   wayOn: string | null;
   wayOnDue: boolean;
@@ -80,6 +85,8 @@ export interface TodayPerson {
   lastSession: string | null;
   seesHealth: boolean;
   lines: TodayLine[];
+  /** What they have done today. */
+  sets: StoredSet[];
 }
 
 export interface Today {

@@ -35,7 +35,11 @@ const SharesPage = page(sheets, (m) => m.SharesPage);
 const SharedPage = page(sheets, (m) => m.SharedPage);
 const People = page(people, (m) => m.People);
 const PersonPage = page(people, (m) => m.PersonPage);
-const FloorList = page(log, (m) => m.FloorList);
+const OverviewPage = page(people, (m) => m.OverviewPage);
+const TodayPage = page(log, (m) => m.TodayPage);
+const GroupPage = page(log, (m) => m.GroupPage);
+const CsvPage = page(log, (m) => m.CsvPage);
+const OwnPage = page(log, (m) => m.OwnPage);
 const LogPage = page(log, (m) => m.LogPage);
 const PaperEntry = page(log, (m) => m.PaperEntry);
 const Ladders = page(ladders, (m) => m.Ladders);
@@ -77,9 +81,12 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
-      { path: '/floor', element: waiting(<FloorList />) },
+      { path: '/floor', element: waiting(<TodayPage />) },
+      { path: '/floor/session', element: waiting(<GroupPage />) },
+      { path: '/sets', element: waiting(<CsvPage />) },
       { path: '/floor/:id', element: waiting(<LogPage />) },
       { path: '/floor/:id/paper', element: waiting(<PaperEntry />) },
+      { path: '/overview', element: waiting(<OverviewPage />) },
       { path: '/people', element: waiting(<People />) },
       { path: '/people/:id', element: waiting(<PersonPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
@@ -136,8 +143,14 @@ if (location.pathname.startsWith('/library')) {
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      {/* A shared link shows its sheets to whoever holds it, and nothing of the hall besides. */}
-      {location.pathname.startsWith('/shared/') ? waiting(<SharedPage />) : <App />}
+      {/* A link shows its sheets or one's own day to whoever holds it, and nothing of the hall besides. */}
+      {location.pathname.startsWith('/shared/') ? (
+        waiting(<SharedPage />)
+      ) : location.pathname.startsWith('/own/') ? (
+        waiting(<OwnPage />)
+      ) : (
+        <App />
+      )}
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -27,11 +27,10 @@ export function factsOf(v: ResolvedVariation): VariationFacts {
 
 const HELD_BY_HAND: readonly Variation['support'][] = ['wall', 'chair or pole', 'strap', 'hands of a coach'];
 
-/** Aids that can be used with a variation, and so can fade. */
-export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support' | 'loadKind'>): Aid[] {
+/** Aids that a variation is usually done with; a band that is its load is no help, one that helps is named by the level. */
+export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support'>): Aid[] {
   const aids: Aid[] = [];
   if (v.rangeTarget === 'box or pad height') aids.push('pads');
   if (HELD_BY_HAND.includes(v.support)) aids.push('hand support');
-  if (v.loadKind === 'band') aids.push('band help');
   return aids;
 }

@@ -26,3 +26,4 @@ export * from './last-loads.ts';
 export * from './last-aids.ts';
 export * from './reading.ts';
 export * from './ready-made.ts';
+export * from './measures.ts';

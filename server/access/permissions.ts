@@ -87,6 +87,7 @@ export const PERMISSIONS: Readonly<Record<string, readonly Who[]>> = {
   'PUT /api/cues-tried/:id': COACHES,
   'DELETE /api/cues-tried/:id': COACHES,
   'GET /api/people/:id/sets': COACHES,
+  'GET /api/people/:id/measures': COACHES,
   'GET /api/people/:id/placements': COACHES,
   'POST /api/people/:id/placements/next': COACHES,
   'POST /api/people/:id/placements': COACHES,

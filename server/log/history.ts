@@ -1,6 +1,6 @@
-import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { StoredSet } from '../../contract/log.ts';
-import { bySetOrder } from '../../core/ladder/index.ts';
+import { bySetOrder, daysAfter } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -75,4 +75,51 @@ export async function newestWithAids(
     found.set(row.personId, [...(found.get(row.personId) ?? []), ...setsOfSummary(row)]);
   }
   return found;
+}
+
+/** The sets of one day, by person, in their order. */
+export async function setsOn(
+  db: Db,
+  personIds: readonly string[],
+  date: string,
+): Promise<Map<string, StoredSet[]>> {
+  const found = new Map<string, StoredSet[]>();
+  if (personIds.length === 0) return found;
+  const rows = await db
+    .select({ set: loggedSet, personId: session.personId })
+    .from(session)
+    .innerJoin(loggedSet, eq(loggedSet.sessionId, session.id))
+    .where(and(among(session.personId, personIds), eq(session.date, date), isNull(loggedSet.deletedAt)));
+  for (const {
+    set: { deletedAt: _gone, ...set },
+    personId,
+  } of rows) {
+    found.set(personId, [...(found.get(personId) ?? []), { ...set, date }].sort(bySetOrder));
+  }
+  return found;
+}
+
+/** Days back that are drawn over time. */
+const DRAWN_DAYS = 365;
+
+/** Sets of some variations over the last year, out of their summaries, for charts. */
+export async function setsOfVariations(
+  db: Db,
+  personId: string,
+  variations: readonly string[],
+  today: string,
+): Promise<LoggedSet[]> {
+  if (variations.length === 0) return [];
+  const rows = await db
+    .select()
+    .from(setSummary)
+    .where(
+      and(
+        eq(setSummary.personId, personId),
+        inArray(setSummary.variation, [...variations]),
+        gte(setSummary.date, daysAfter(today, -DRAWN_DAYS)),
+      ),
+    )
+    .orderBy(setSummary.date);
+  return rows.flatMap(setsOfSummary);
 }

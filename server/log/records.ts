@@ -55,7 +55,7 @@ const NOTHING: PersonRecords = {
 };
 
 /** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
-const CHUNK = 50;
+const CHUNK = 25;
 /** Pain older than this says nothing about today. */
 const PAIN_DAYS = 120;
 

@@ -26,7 +26,7 @@ import { shelfInForce } from '../library/index.ts';
 import { personList, personOf, seesHealth } from '../people/index.ts';
 import { addSignOff, dropCueTried, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
-import { recentSets } from './history.ts';
+import { recentSets, setsOfVariations } from './history.ts';
 import { confirm, place } from './moves.ts';
 import { dropOwnSet, makeOwnLink, ownDay, ownLinksOf, putOwnSet, revokeOwnLink } from './own-link.ts';
 import { keepPlacement, nextTrial, placementsOf } from './placements.ts';
@@ -105,6 +105,15 @@ export function logRoutes(app: App, s: Services): void {
       more,
     };
     return c.json(answer);
+  });
+
+  /** What was logged of some variations in the last year, for charts. */
+  app.get('/api/people/:id/measures', async (c) => {
+    const person = await personOf(s.db, idOf(c));
+    const { today } = await when();
+    const of = (c.req.query('of') ?? '').split(',').filter(Boolean).slice(0, 40);
+    const sets = await setsOfVariations(s.db, person.id, of, today);
+    return c.json(seesHealth(meOf(c), person) ? sets : sets.map(setWithoutHealth));
   });
 
   app.post('/api/people/:id/place', async (c) => {

@@ -10,6 +10,7 @@ import {
   nextStep,
   rankedCues,
   recurringFaults,
+  setWithoutHealth,
   sideDifference,
   takenWaySentence,
   targetAt,
@@ -25,10 +26,31 @@ import type { ShelfInForce } from '../library/index.ts';
 import { seesHealth } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { judge } from './evidence.ts';
-import { newestWithAids } from './history.ts';
+import { newestWithAids, setsOn } from './history.ts';
 import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
+
+/** Days of a variation that the next set may follow from. */
+const RECENT_DAYS = 3;
+
+/** The sets of the newest days before the date, and those that told aids last. */
+function recentOf(sets: readonly LoggedSet[], variation: string | null, date: string): LoggedSet[] {
+  const own = sets.filter((s) => s.variation === variation && s.date < date);
+  const days = [...new Set(own.map((s) => s.date))].sort().slice(-RECENT_DAYS);
+  const withAids = own
+    .filter((s) => s.aids !== null)
+    .map((s) => s.date)
+    .sort()
+    .at(-1);
+  const tested = own
+    .filter((s) => s.sideTest)
+    .map((s) => s.date)
+    .sort()
+    .at(-1);
+  const keep = new Set([...days, withAids, tested]);
+  return own.filter((s) => keep.has(s.date));
+}
 
 /** Monday 1 to Sunday 7. */
 export const weekdayOf = (date: string) => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
@@ -64,6 +86,7 @@ export async function todayOf(
     ),
   ];
   const aids = await newestWithAids(db, ids, onNow);
+  const today = await setsOn(db, ids, date);
   return {
     date,
     squads,
@@ -87,6 +110,7 @@ export async function todayOf(
         ask: ask === null || sees ? ask : 'A staff member of the squad asks before work.',
         lastSession: own.lastSession,
         seesHealth: sees,
+        sets: (today.get(person.id) ?? []).map((s) => (sees ? s : { ...s, ...setWithoutHealth(s) })),
         lines: ladders.flatMap(
           (ladder) =>
             lineOf(inForce, ladder, own, aids.get(person.id) ?? [], tried.get(person.id) ?? [], date, sees) ??
@@ -147,6 +171,8 @@ export function lineOf(
     oneSided: known?.oneSided ?? false,
     target,
     next: known ? nextSet(all, known, target, date) : null,
+    recent: recentOf(all, slug, date).map((s) => (sees ? s : setWithoutHealth(s))),
+    countedIn: known?.countedIn ?? 'repetitions',
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
     wayOnDue: due !== null,
     watch: watchOf(),

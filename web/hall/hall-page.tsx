@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { HallSettings, Squad } from '../../contract/hall.ts';
+import type { HallSettings, Squad, SquadRequest } from '../../contract/hall.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
@@ -104,7 +104,6 @@ function Settings() {
 function Squads() {
   const squads = useGet<Squad[]>('/api/squads');
   const add = useSend<{ name: string }>('POST', '/api/squads');
-  const rename = useSend<{ id: string; name: string }>('PUT', ({ id }) => `/api/squads/${id}`);
   const [name, setName] = useState('');
   return (
     <div className="max-w-xl">
@@ -115,12 +114,11 @@ function Squads() {
         {(list) => (
           <ul>
             {list.map((s) => (
-              <SquadRow key={s.id} squad={s} onRename={(n) => rename.mutate({ id: s.id, name: n })} />
+              <SquadRow key={s.id} squad={s} />
             ))}
           </ul>
         )}
       </Loaded>
-      {rename.error && <Notice tone="warn">{rename.error.message}</Notice>}
       <form
         className="mt-4 flex items-end gap-3"
         onSubmit={(e) => {
@@ -144,19 +142,52 @@ function Squads() {
   );
 }
 
-function SquadRow({ squad, onRename }: { squad: Squad; onRename: (name: string) => void }) {
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+function SquadRow({ squad }: { squad: Squad }) {
+  const send = useSend<SquadRequest>('PUT', `/api/squads/${squad.id}`);
   const [name, setName] = useState(squad.name);
+  const days = squad.trainingDays;
+  const toggle = (day: number) =>
+    send.mutate({
+      name: squad.name,
+      trainingDays: days.includes(day) ? days.filter((d) => d !== day) : [...days, day],
+    });
   return (
-    <li className="flex items-center gap-3 border-b border-rule py-1">
-      <input
-        aria-label={`Name of ${squad.name}`}
-        className="field"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-      />
-      <Button disabled={name.trim() === '' || name === squad.name} onClick={() => onRename(name.trim())}>
-        Rename
-      </Button>
+    <li className="border-b border-rule py-2">
+      <div className="flex items-center gap-3">
+        <input
+          aria-label={`Name of ${squad.name}`}
+          className="field"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <Button
+          disabled={name.trim() === '' || name === squad.name}
+          onClick={() => send.mutate({ name: name.trim() })}
+        >
+          Rename
+        </Button>
+      </div>
+      <div
+        role="group"
+        aria-label={`Training days of ${squad.name}`}
+        className="mt-1 flex flex-wrap items-center gap-1"
+      >
+        <span className="label mr-2">Trains on</span>
+        {WEEKDAYS.map((word, i) => (
+          <Button
+            key={word}
+            aria-pressed={days.includes(i + 1)}
+            tone={days.includes(i + 1) ? 'main' : 'plain'}
+            onClick={() => toggle(i + 1)}
+          >
+            {word}
+          </Button>
+        ))}
+        {days.length === 0 && <span className="text-sm text-soft">none marked: any day</span>}
+      </div>
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
     </li>
   );
 }

@@ -1,30 +1,20 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { OnLadder, PersonOnLadders, SetRequest } from '../../contract/log.ts';
+import type { OnLadder, PersonOnLadders } from '../../contract/log.ts';
 import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
-import { lastAids, nextSide } from '../../core/ladder/index.ts';
+import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { useGet, useSigned, useUnits } from '../shell/index.ts';
-import {
-  Button,
-  day,
-  Dialog,
-  Empty,
-  Loaded,
-  Notice,
-  OutcomeWord,
-  SelectField,
-  withDays,
-} from '../ui/index.ts';
+import { day, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
+import { DayList } from './day-list.tsx';
+import { keepSet } from './keep-set.ts';
 import { mergedSets } from './merge.ts';
-import type { ShownSet } from './merge.ts';
-import { outbox } from './outbox-store.ts';
 import { useParcels } from './outbox.tsx';
-import { blankSet, SetForm } from './set-form.tsx';
-import type { Observed } from './set-form.tsx';
-import { setSummary, targetWords } from './words.ts';
+import { SetForm, startOf } from './set-form.tsx';
+import { useSheetsOf } from './use-sheets.ts';
+import { targetWords } from './words.ts';
 
 /** Log sets for one person: where they stand, what is asked today, and the next set. */
 export function LogPage() {
@@ -80,42 +70,22 @@ export function LogPage() {
 }
 
 function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data: PersonOnLadders }) {
-  const { hall, me } = useSigned();
+  const { hall } = useSigned();
   const units = useUnits();
   const parcels = useParcels();
   const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
   const [picked, setPicked] = useState<string | null>(null);
   const variation = picked ?? on.decision?.variation ?? level?.main ?? '';
+  const stage = on.standing?.stage ?? level?.stage ?? 'learning';
   const sheet = useGet<Sheet>(
-    variation ? `/api/sheets/${variation}?stage=${level?.stage ?? 'learning'}&person=${personId}` : null,
+    variation ? `/api/sheets/${variation}?stage=${stage}&person=${personId}` : null,
   );
-  const [correcting, setCorrecting] = useState<ShownSet | null>(null);
   const all = mergedSets(data.sets, parcels, personId);
   const [date, setDate] = useState(hall.today);
   const ofDay = all.filter((s) => s.date === date);
-  const faultName = (slug: string) => sheet.data?.resolved.faults.find((f) => f.slug === slug)?.name ?? slug;
+  const sheets = useSheetsOf(ofDay.map((s) => s.variation));
   const stopped = on.decision?.outcome === 'stop and refer';
-
-  const store = (id: string, edit: number, ordinal: number, base: Partial<SetRequest>, observed: Observed) =>
-    void outbox.put({
-      id,
-      personId,
-      edit,
-      set: {
-        personId,
-        date,
-        edit,
-        ordinal,
-        variation,
-        variationRevision: sheet.data?.revision ?? 1,
-        role: observed.warmUp ? 'prepare' : 'work',
-        plannedReps: on.target?.reps ?? null,
-        loadKind: sheet.data?.resolved.source.loadKind ?? 'none',
-        rangeDeg: null,
-        ...base,
-        ...observed,
-      },
-    });
+  const known = on.facts[variation];
 
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
@@ -175,19 +145,28 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           </Notice>
         )}
         <Loaded query={sheet} what="the sheet">
-          {({ resolved }) => {
-            const working = ofDay.filter((s) => s.variation === variation && !s.warmUp);
-            const side = nextSide(all, variation, date);
-            const aids = lastAids(all, variation)?.aids ?? null;
+          {({ resolved, revision }) => {
+            const facts = known ?? factsOf(resolved);
+            const next = nextSet(all, facts, on.target, date);
             return (
               <SetForm
-                key={`${variation} ${ofDay.length} ${side}`}
+                key={`${variation} ${ofDay.length} ${next.side}`}
                 variation={resolved}
                 seesHealth={data.seesHealth}
-                start={blankSet(resolved, on.target, side, aids)}
-                action={`Log set ${working.length + 1}`}
+                start={startOf(resolved, next)}
+                action={`Log set ${ofDay.filter((s) => s.variation === variation && !s.warmUp).length + 1}`}
                 onLog={(observed) =>
-                  store(crypto.randomUUID(), 1, Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1, {}, observed)
+                  keepSet(
+                    {
+                      personId,
+                      date,
+                      ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
+                      resolved,
+                      revision,
+                      target: on.target,
+                    },
+                    observed,
+                  )
                 }
               />
             );
@@ -211,35 +190,12 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
             {date === hall.today ? 'No set yet today.' : 'No set on this day.'}
           </p>
         )}
-        <ol>
-          {ofDay.map((s) => (
-            <li key={s.id} className="border-b border-rule py-2">
-              <p className="font-semibold">
-                {s.ordinal}. {on.names[s.variation] ?? s.variation}
-              </p>
-              <p>{setSummary(s, units.mass, faultName)}</p>
-              <p className="text-sm text-soft">
-                {s.unsent ? 'Not sent yet' : `Kept, by ${s.loggedBy || me.name}`}
-              </p>
-              <div className="mt-1 flex gap-2">
-                <Button floor onClick={() => setCorrecting(s)}>
-                  Correct
-                </Button>
-                <Button
-                  floor
-                  tone="danger"
-                  onClick={() => {
-                    if (confirm(`Delete set ${s.ordinal}?`)) {
-                      void outbox.put({ id: s.id, personId, set: null, edit: s.edit + 1 });
-                    }
-                  }}
-                >
-                  Delete
-                </Button>
-              </div>
-            </li>
-          ))}
-        </ol>
+        <DayList
+          personId={personId}
+          sets={ofDay}
+          seesHealth={data.seesHealth}
+          sheetOf={(v) => sheets.get(v)}
+        />
         {sheet.data && (
           <div className="mt-5">
             <h2 className="border-b border-ink pb-1">One thing at a time</h2>
@@ -254,46 +210,6 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           </div>
         )}
       </section>
-      {correcting && sheet.data && (
-        <Dialog title={`Correct set ${correcting.ordinal}`} open wide onClose={() => setCorrecting(null)}>
-          <SetForm
-            variation={sheet.data.resolved}
-            seesHealth={data.seesHealth}
-            start={correcting}
-            action="Correct it"
-            onCancel={() => setCorrecting(null)}
-            onLog={(observed) => {
-              const { unsent: _u, id: setId, sessionId: _s, loggedBy: _l, edit, ...fields } = correcting;
-              store(setId, edit + 1, correcting.ordinal, fields, pickObserved(observed));
-              setCorrecting(null);
-            }}
-          />
-        </Dialog>
-      )}
     </div>
   );
-}
-
-/** Only what the form owns, so that a correction changes nothing else. */
-function pickObserved(o: Observed): Observed {
-  const { doneReps, holdS, rounds, side, sideTest, warmUp, watched, loadKg } = o;
-  const { effort, pain, faults, sensations, atEase, tempoKept, rangeReached, aids } = o;
-  return {
-    doneReps,
-    holdS,
-    rounds,
-    side,
-    sideTest,
-    warmUp,
-    watched,
-    loadKg,
-    effort,
-    pain,
-    faults,
-    sensations,
-    atEase,
-    tempoKept,
-    rangeReached,
-    aids,
-  };
 }

@@ -13,8 +13,8 @@ export function mergedSets(
   personId: string,
 ): ShownSet[] {
   const byId = new Map<string, ShownSet>(sets.map((s) => [s.id, { ...s, unsent: false }]));
-  for (const { id, set, edit, state, personId: owner } of parcels) {
-    if (owner !== personId) continue;
+  for (const { id, set, edit, state, personId: owner, errand } of parcels) {
+    if (owner !== personId || errand) continue;
     const there = byId.get(id);
     if (there && there.edit >= edit) continue;
     if (set === null) byId.delete(id);

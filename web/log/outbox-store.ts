@@ -4,7 +4,16 @@ import type { Heartbeat } from '../../contract/hall.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import { Refused, request } from '../shell/index.ts';
 
-/** The newest thing done to one set on this tablet. */
+/** Something else than a set that is sent when the server can be reached: what came of a cue, the questions before work. */
+export interface Errand {
+  method: 'PUT' | 'DELETE';
+  path: string;
+  body: unknown;
+  /** What it is, for the list of what is not sent. */
+  words: string;
+}
+
+/** The newest thing done to one set on this tablet, or an errand. */
 export interface Parcel {
   id: string;
   personId: string;
@@ -15,6 +24,10 @@ export interface Parcel {
   /** When the server had it, by the server's clock. */
   receivedAt: string | null;
   error: string | null;
+  /** Set and edit mean nothing then. */
+  errand?: Errand;
+  /** Decisions that had stood on the set as it was. */
+  flaggedMoves?: number;
 }
 
 interface Schema extends DBSchema {
@@ -54,6 +67,22 @@ export const outbox = {
     void this.flush();
   },
 
+  /** Keeps an errand and tries to send it; a newer one of the same id takes its place. */
+  async run(id: string, personId: string, errand: Errand): Promise<void> {
+    const waiting = { state: 'waiting' as const, receivedAt: null, error: null };
+    await (await store()).put('parcels', { id, personId, set: null, edit: Date.now(), errand, ...waiting });
+    await refresh();
+    void this.flush();
+  },
+
+  /** Has seen that a decision stood on the set. */
+  async seen(id: string): Promise<void> {
+    const db = await store();
+    const parcel = await db.get('parcels', id);
+    if (parcel) await db.put('parcels', { ...parcel, flaggedMoves: 0 });
+    await refresh();
+  },
+
   /** Gives up on a set that the server refuses. */
   async discard(id: string): Promise<void> {
     await (await store()).delete('parcels', id);
@@ -82,9 +111,10 @@ export const outbox = {
     const db = await store();
     const lastBoot = await db.get('server', 'boot');
     for (const parcel of parcels.filter((p) => p.state === 'sent')) {
-      if (beat.snapshotAt !== null && parcel.receivedAt! < beat.snapshotAt)
-        await db.delete('parcels', parcel.id);
-      else if (lastBoot !== undefined && lastBoot !== beat.boot) {
+      if (beat.snapshotAt !== null && parcel.receivedAt! < beat.snapshotAt) {
+        // What a coach has still to look at stays until they have.
+        if (!parcel.flaggedMoves) await db.delete('parcels', parcel.id);
+      } else if (lastBoot !== undefined && lastBoot !== beat.boot) {
         await db.put('parcels', { ...parcel, state: 'waiting' });
       }
     }
@@ -97,10 +127,16 @@ export const outbox = {
 async function send(parcel: Parcel): Promise<boolean> {
   const db = await store();
   try {
-    const result = parcel.set
-      ? await request<SetResult>('PUT', `/api/sets/${parcel.id}`, parcel.set)
-      : await request<SetResult>('DELETE', `/api/sets/${parcel.id}`, { edit: parcel.edit });
-    await keepUnlessNewer(parcel, { state: 'sent', receivedAt: result.receivedAt, error: null });
+    const { errand } = parcel;
+    const result = errand
+      ? await request<SetResult>(errand.method, errand.path, errand.body)
+      : parcel.set
+        ? await request<SetResult>('PUT', `/api/sets/${parcel.id}`, parcel.set)
+        : await request<SetResult>('DELETE', `/api/sets/${parcel.id}`, { edit: parcel.edit });
+    await keepUnlessNewer(
+      { ...parcel, flaggedMoves: (parcel.flaggedMoves ?? 0) + (result.flaggedMoves?.length ?? 0) },
+      { state: 'sent', receivedAt: result.receivedAt, error: null },
+    );
     return true;
   } catch (error) {
     if (!(error instanceof Refused) || error.problem.status === 401 || error.problem.status >= 500)

@@ -1,5 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { Button, Dialog } from '../ui/index.ts';
 import { outbox } from './outbox-store.ts';
 
@@ -14,6 +15,7 @@ export function Outbox() {
   const client = useQueryClient();
   const waiting = parcels.filter((p) => p.state === 'waiting').length;
   const refused = parcels.filter((p) => p.state === 'refused');
+  const flagged = parcels.filter((p) => (p.flaggedMoves ?? 0) > 0);
 
   useEffect(() => {
     const tick = () => void outbox.check().catch(() => undefined);
@@ -30,13 +32,15 @@ export function Outbox() {
     if (waiting === 0) void client.invalidateQueries();
   }, [waiting, client]);
 
-  if (waiting === 0 && refused.length === 0) return null;
+  if (waiting === 0 && refused.length === 0 && flagged.length === 0) return null;
   return (
     <>
       <Button tone="danger" onClick={() => setOpen(true)} aria-live="polite">
         {waiting > 0 && `${waiting} not sent`}
         {waiting > 0 && refused.length > 0 && ', '}
         {refused.length > 0 && `${refused.length} refused`}
+        {waiting + refused.length === 0 &&
+          (flagged.length === 1 ? '1 decision to look at' : `${flagged.length} decisions to look at`)}
       </Button>
       <Dialog title="On this tablet only" open={open} onClose={() => setOpen(false)}>
         <p className="mb-3">
@@ -53,11 +57,36 @@ export function Outbox() {
             Try to send now
           </Button>
         </div>
+        {flagged.map((p) => (
+          <div key={p.id} className="mb-2 border-t border-rule pt-2">
+            <p>
+              A set {p.set ? `of ${p.set.date} was corrected` : 'was deleted'}, and a decision had stood on
+              it. It is marked; look again whether it still holds.
+            </p>
+            <Link
+              to={`/people/${p.personId}`}
+              className="mr-3"
+              onClick={() => {
+                setOpen(false);
+                void outbox.seen(p.id);
+              }}
+            >
+              To the decision
+            </Link>
+            <Button tone="quiet" onClick={() => void outbox.seen(p.id)}>
+              Seen
+            </Button>
+          </div>
+        ))}
         {refused.map((p) => (
           <div key={p.id} className="mb-2 border-t border-rule pt-2">
             <p className="text-warn">{p.error}</p>
             <p className="text-sm text-soft">
-              {p.set ? `${p.set.date}, set ${p.set.ordinal} of ${p.set.variation}` : 'A deleted set'}
+              {p.errand
+                ? p.errand.words
+                : p.set
+                  ? `${p.set.date}, set ${p.set.ordinal} of ${p.set.variation}`
+                  : 'A deleted set'}
             </p>
             <Button tone="danger" onClick={() => void outbox.discard(p.id)}>
               Discard this one

@@ -1,3 +1,6 @@
-export { FloorList } from './floor-list.tsx';
+export { TodayPage } from './today-page.tsx';
+export { GroupPage } from './group-page.tsx';
 export { LogPage } from './log-page.tsx';
 export { PaperEntry } from './paper-entry.tsx';
+export { CsvPage } from './csv-page.tsx';
+export { OwnPage } from './own-page.tsx';

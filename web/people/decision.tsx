@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import type { ConfirmRequest, OnLadder } from '../../contract/log.ts';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
-import type { Outcome } from '../../core/ladder/index.ts';
+import type { Outcome, SignOff } from '../../core/ladder/index.ts';
+import type { SignOffRequest } from '../../contract/session.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
+  day,
   Field,
   Notice,
   OUTCOME_WORDS,
@@ -19,10 +21,12 @@ import { Evidence } from './evidence.tsx';
 export function DecisionPanel({
   personId,
   on,
+  signOffs,
   mayDecide,
 }: {
   personId: string;
   on: OnLadder;
+  signOffs: readonly SignOff[];
   mayDecide: boolean;
 }) {
   const { hall } = useSigned();
@@ -56,9 +60,20 @@ export function DecisionPanel({
           </p>
         )}
         {decision.variationNote && <p className="mt-1 text-soft">{decision.variationNote}</p>}
+        {decision.outcome !== 'stop and refer' && (
+          <p className="mt-1 text-soft">{soonest(decision.earliestSessions)}</p>
+        )}
+        {on.stay?.beyond && (
+          <p className="font-semibold text-warn">
+            {on.stay.weeks} weeks here: beyond the usual stay. What is in the way?
+          </p>
+        )}
       </div>
       {mayDecide ? (
-        <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
+        <>
+          <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
+          <SignOffs personId={personId} on={on} signOffs={signOffs} />
+        </>
       ) : (
         <p className="mt-4 text-soft">
           Staff of the squad and the head coach decide: they see the whole evidence.
@@ -79,6 +94,46 @@ export function DecisionPanel({
         </p>
       </div>
     </section>
+  );
+}
+
+/** How soon the level can be met, in words. */
+function soonest(sessions: number | null): string {
+  if (sessions === 0) return 'All that the level asks has been met.';
+  if (sessions === null)
+    return 'When it can be met hangs on something besides these sessions, or lies far off.';
+  return `It can be met in ${sessions === 1 ? 'one more session' : `${sessions} more sessions`} at the earliest.`;
+}
+
+/** A coach's word that the level is done well: kept with name and day, and counted where a criterion asks for it. */
+function SignOffs({
+  personId,
+  on,
+  signOffs,
+}: {
+  personId: string;
+  on: OnLadder;
+  signOffs: readonly SignOff[];
+}) {
+  const { hall } = useSigned();
+  const send = useSend<SignOffRequest>('POST', `/api/people/${personId}/sign-offs`);
+  const { level, since: from } = on.standing!;
+  const given = signOffs.filter((s) => s.ladder === on.ladder.slug && s.level === level && s.date >= from);
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3 text-sm">
+      <Button
+        disabled={send.isPending}
+        onClick={() => send.mutate({ ladder: on.ladder.slug, level, word: '' })}
+      >
+        Sign this level off
+      </Button>
+      <span className="text-soft">
+        {given.length > 0
+          ? `Signed off by ${given.map((s) => `${s.by} on ${day(s.date, hall.today)}`).join(', ')}.`
+          : 'Your word that it is done well; some levels ask for it.'}
+      </span>
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+    </div>
   );
 }
 

@@ -1,2 +1,3 @@
+export { OverviewPage } from './overview-page.tsx';
 export { People } from './people-page.tsx';
 export { PersonPage } from './person-page.tsx';

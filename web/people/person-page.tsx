@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest } from '../../contract/log.ts';
+import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest, StoredSet } from '../../contract/log.ts';
+import type { PersonHistory } from '../../contract/session.ts';
 import type { LibraryList } from '../../contract/library.ts';
 import type { Person, PersonRequest } from '../../contract/people.ts';
 import { lastLoads, takenWaySentence } from '../../core/ladder/index.ts';
+import { STAGES } from '../../core/library/index.ts';
+import type { Role, Stage } from '../../core/library/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { mergedSets, setSummary, useParcels } from '../log/index.ts';
-import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { request, useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -21,6 +24,9 @@ import {
   withDays,
 } from '../ui/index.ts';
 import { BodyPanel } from './body-panel.tsx';
+import { Measures } from './measures.tsx';
+import { OwnLinks } from './own-links.tsx';
+import { Placements, Trials } from './trials.tsx';
 import { DecisionPanel } from './decision.tsx';
 import { OwnAnswers } from './own-answers.tsx';
 import { PersonForm } from './person-form.tsx';
@@ -89,16 +95,26 @@ export function PersonPage() {
                     {data.ladders
                       .filter((l) => l.standing)
                       .map((on) => (
-                        <DecisionPanel key={on.ladder.slug} personId={id} on={on} mayDecide={mayDecide} />
+                        <DecisionPanel
+                          key={on.ladder.slug}
+                          personId={id}
+                          on={on}
+                          signOffs={data.signOffs}
+                          mayDecide={mayDecide}
+                        />
                       ))}
+                    {mayDecide && <Trials personId={id} ladders={data.ladders} />}
                     {mayDecide && <Placement personId={id} ladders={data.ladders} />}
+                    <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
                   </div>
                   <div className="grid content-start gap-6">
                     <Restrictions personId={id} />
                     <OwnAnswers personId={id} />
                     <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
                     <Moves moves={data.moves} ladders={data.ladders} />
+                    <Placements personId={id} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
+                    {mayDecide && <OwnLinks personId={id} />}
                   </div>
                 </div>
               )}
@@ -127,6 +143,8 @@ function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[
   const [ladder, setLadder] = useState('');
   const [level, setLevel] = useState('');
   const [reason, setReason] = useState('');
+  const [role, setRole] = useState<Role | ''>('');
+  const [stage, setStage] = useState<Stage | ''>('');
   if (ladders.length === 0) {
     return (
       <Notice>
@@ -141,10 +159,16 @@ function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[
       className="grid max-w-xl gap-3 bg-paper p-4"
       onSubmit={(e) => {
         e.preventDefault();
-        send.mutate({ ladder: chosen.ladder.slug, level: level || chosen.ladder.levels[0]!.id, reason });
+        send.mutate({
+          ladder: chosen.ladder.slug,
+          level: level || chosen.ladder.levels[0]!.id,
+          reason,
+          ...(role ? { role } : {}),
+          ...(stage ? { stage } : {}),
+        });
       }}
     >
-      <h2>Place on a ladder</h2>
+      <h2>Place on a level, with a reason</h2>
       <div className="grid grid-cols-2 gap-3">
         <SelectField label="Ladder" value={chosen.ladder.slug} onChange={(e) => setLadder(e.target.value)}>
           {free.map((l) => (
@@ -158,6 +182,23 @@ function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[
             <option key={l.id} value={l.id}>
               {i + 1}. {l.name}
             </option>
+          ))}
+        </SelectField>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField label="Does it as" value={role} onChange={(e) => setRole(e.target.value as Role | '')}>
+          <option value="">work</option>
+          <option value="prepare">preparation</option>
+          <option value="teach">teaching</option>
+        </SelectField>
+        <SelectField
+          label="Read at stage"
+          value={stage}
+          onChange={(e) => setStage(e.target.value as Stage | '')}
+        >
+          <option value="">as the level says</option>
+          {STAGES.map((s) => (
+            <option key={s}>{s}</option>
           ))}
         </SelectField>
       </div>
@@ -229,11 +270,24 @@ function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
   const { hall } = useSigned();
   const units = useUnits();
   const library = useGet<LibraryList>('/api/library');
-  const sets = mergedSets(data.sets, useParcels(), personId);
+  const [older, setOlder] = useState<StoredSet[]>([]);
+  const [more, setMore] = useState(data.moreSessions);
   const [all, setAll] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const sets = mergedSets([...older, ...data.sets], useParcels(), personId);
   const days = [...new Set(sets.map((s) => s.date))].reverse();
   const title = (kind: string, slug: string) =>
     library.data?.entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
+  const readOlder = async () => {
+    try {
+      const page = await request<PersonHistory>('GET', `/api/people/${personId}/sets?before=${more}`);
+      setOlder((now) => [...page.sets, ...now]);
+      setMore(page.more);
+      setProblem(null);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'Older sessions could not be read.');
+    }
+  };
   return (
     <section>
       <h2 className="border-b border-ink pb-1">Sets</h2>
@@ -250,15 +304,22 @@ function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
               .map((s) => (
                 <li key={s.id}>
                   {title('variation', s.variation)}: {setSummary(s, units.mass, (f) => title('fault', f))}
+                  {s.own && <span className="text-soft"> (own)</span>}
                   {s.unsent && <span className="text-warn"> (not sent)</span>}
                 </li>
               ))}
           </ol>
         </div>
       ))}
-      {days.length > 4 && !all && (
+      {problem && <Notice tone="warn">{problem}</Notice>}
+      {!all && days.length > 4 && (
         <Button tone="quiet" onClick={() => setAll(true)}>
-          Show all {days.length} sessions
+          Show {days.length} of {data.sessions} sessions
+        </Button>
+      )}
+      {all && more && (
+        <Button tone="quiet" onClick={() => void readOlder()}>
+          Older sessions
         </Button>
       )}
     </section>

@@ -46,7 +46,9 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
     ...(me.role === 'viewer'
       ? []
       : ([
-          ['Floor', '/floor'],
+          ['Floor: today', '/floor'],
+          ['Overview', '/overview'],
+          ['Sets as a file', '/sets'],
           ['People', '/people'],
         ] satisfies [string, string][])),
     ['Library', '/library'],

@@ -9,17 +9,23 @@ import { useSigned } from './start.tsx';
 const KEYS: [string, string][] = [
   ['/', 'Go to, or do'],
   ['g then f', 'Floor'],
+  ['g then o', 'Overview'],
   ['g then p', 'People'],
   ['g then l', 'Library'],
   ['g then s', 'Ladders (stairs)'],
   ['g then c', 'Changes'],
   ['q', 'Library: to the search'],
   ['. and ,', 'Library: next sheet, sheet before'],
+  ['0 to 9', 'Session: the amount of the set'],
+  ['a, b, c …', 'Session: one more of that fault'],
+  ['Enter', 'Session: log it as watched'],
+  ['← and →', 'Session: person before, next person'],
   ['?', 'This list'],
   ['Esc', 'Close what is open'],
 ];
 const JUMPS: Record<string, string> = {
   f: '/floor',
+  o: '/overview',
   p: '/people',
   l: '/library',
   s: '/ladders',
@@ -50,6 +56,7 @@ export function Shell() {
 
   const rooms: [string, string, boolean][] = [
     ['Floor', '/floor', me.role !== 'viewer'],
+    ['Overview', '/overview', me.role !== 'viewer'],
     ['People', '/people', me.role !== 'viewer'],
     ['Library', '/library', true],
     ['Ladders', '/ladders', true],

@@ -1,0 +1,98 @@
+import type { Side } from '../library/index.ts';
+import type { Criterion } from './criteria.ts';
+import { leavesOf } from './criteria.ts';
+import { cleanReps, faultyReps } from './evidence.ts';
+import type { FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
+
+export const MEASURES = ['clean repetitions', 'seconds held', 'rounds', 'load', 'effort'] as const;
+/** What of a log can be drawn over time. */
+export type Measure = (typeof MEASURES)[number];
+export const MEASURE_UNITS: Record<Measure, string> = {
+  'clean repetitions': 'repetitions',
+  'seconds held': 's',
+  rounds: 'rounds',
+  load: 'kg',
+  effort: 'of 10',
+};
+
+export interface MeasurePoint {
+  date: IsoDate;
+  /** null: both sides at once, or a side that was not noted. */
+  side: Side | null;
+  value: number;
+}
+
+/** How much was done of what was planned on one day, in what the sets are counted in. */
+export interface PlannedDone {
+  date: IsoDate;
+  sets: number;
+  planned: number;
+  done: number;
+}
+
+const valueOf = (measure: Measure, s: LoggedSet, facts: FactsBySlug): number | null => {
+  switch (measure) {
+    case 'clean repetitions':
+      return cleanReps(s, facts);
+    case 'seconds held':
+      return s.watched && faultyReps(s, facts, 2) === 0 ? s.holdS : null;
+    case 'rounds':
+      return s.watched ? s.rounds : null;
+    case 'load':
+      return s.loadKg;
+    case 'effort':
+      return s.effort;
+  }
+};
+
+/** The best of each day and side (of effort the highest), dates ascending; warm-up sets are left out. */
+export function measured(measure: Measure, sets: readonly LoggedSet[], facts: FactsBySlug): MeasurePoint[] {
+  const best = new Map<string, MeasurePoint>();
+  for (const s of sets) {
+    if (s.warmUp) continue;
+    const value = valueOf(measure, s, facts);
+    if (value === null) continue;
+    const key = `${s.date} ${s.side ?? ''}`;
+    const before = best.get(key);
+    if (!before || value > before.value) best.set(key, { date: s.date, side: s.side, value });
+  }
+  return [...best.values()].sort((a, b) =>
+    a.date < b.date ? -1 : a.date > b.date ? 1 : (a.side ?? '') < (b.side ?? '') ? -1 : 1,
+  );
+}
+
+/** The measures of which there is any point. */
+export const measuresIn = (sets: readonly LoggedSet[], facts: FactsBySlug): Measure[] =>
+  MEASURES.filter((m) => measured(m, sets, facts).length > 0);
+
+/** What the criterion asks of the measure: where the thresholds are drawn. Loads in % of body mass need the mass. */
+export function thresholdsOf(measure: Measure, c: Criterion, massKg: number | null): number[] {
+  const found = leavesOf(c).flatMap((a): (number | null)[] => {
+    if (measure === 'clean repetitions' && (a.kind === 'cleanReps' || a.kind === 'load')) return [a.reps];
+    if (measure === 'seconds held' && a.kind === 'holdS') return [a.seconds];
+    if (measure === 'rounds' && a.kind === 'cleanRounds') return [a.rounds];
+    if (measure === 'effort' && a.kind === 'effortAtMost') return [a.effort];
+    if (measure === 'load' && a.kind === 'load') {
+      if (a.unit === 'kg') return [a.load];
+      return [massKg === null ? null : (a.load * massKg) / 100];
+    }
+    return [];
+  });
+  return [...new Set(found.filter((n) => n !== null))].sort((a, b) => a - b);
+}
+
+/** Planned against done, day by day, of sets that had a plan; dates ascending. */
+export function plannedAgainstDone(sets: readonly LoggedSet[]): PlannedDone[] {
+  const days = new Map<IsoDate, PlannedDone>();
+  for (const s of sets) {
+    if (s.warmUp || s.plannedReps === null || s.doneReps === null) continue;
+    const day = days.get(s.date) ?? { date: s.date, sets: 0, planned: 0, done: 0 };
+    days.set(s.date, {
+      date: s.date,
+      sets: day.sets + 1,
+      planned: day.planned + s.plannedReps,
+      done: day.done + s.doneReps,
+    });
+  }
+  return [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1));
+}

@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import type { CheckIn, TodayPerson } from '../../contract/session.ts';
+import { Button } from '../ui/index.ts';
+import { Scale, Stepper } from './floor-controls.tsx';
+import { outbox } from './outbox-store.ts';
+
+const BLANK: CheckIn = { here: true, pain: null, sleepH: null, atEase: null, note: '' };
+
+/** Keeps the answers on the tablet and sends them; the same day is one errand. */
+export function keepCheckIn(personId: string, date: string, answers: CheckIn): void {
+  void outbox.run(`check-in ${personId} ${date}`, personId, {
+    method: 'PUT',
+    path: `/api/people/${personId}/check-in/${date}`,
+    body: answers,
+    words: `The questions before work of ${date}`,
+  });
+}
+
+/** The questions before work: pain, sleep, at ease. What is not asked stays unknown. */
+export function CheckInForm({
+  person,
+  date,
+  onDone,
+}: {
+  person: TodayPerson;
+  date: string;
+  onDone: () => void;
+}) {
+  const [answers, setAnswers] = useState<CheckIn>(
+    person.checkIn
+      ? {
+          here: person.checkIn.here ?? true,
+          pain: person.checkIn.pain,
+          sleepH: person.checkIn.sleepH,
+          atEase: person.checkIn.atEase,
+          note: person.checkIn.note,
+        }
+      : BLANK,
+  );
+  const change = (part: Partial<CheckIn>) => setAnswers((now) => ({ ...now, ...part }));
+  return (
+    <form
+      className="grid gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keepCheckIn(person.personId, date, answers);
+        onDone();
+      }}
+    >
+      {person.seesHealth && (
+        <Scale
+          label="Pain now, 0 to 10 (0 is none)"
+          value={answers.pain}
+          onPick={(pain) => change({ pain })}
+        />
+      )}
+      {(answers.pain ?? 0) > 0 && (
+        <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
+          No move up while pain is fresh. Sharp or rising pain: nothing that brings it on; refer if it does
+          not settle. Local rules come first.
+        </p>
+      )}
+      <Scale
+        label="At ease with today’s work, 0 to 10"
+        value={answers.atEase}
+        onPick={(atEase) => change({ atEase })}
+      />
+      {answers.sleepH === null ? (
+        <div>
+          <Button floor onClick={() => change({ sleepH: 8 })}>
+            Ask about sleep
+          </Button>
+        </div>
+      ) : (
+        <Stepper
+          label="Hours slept"
+          value={answers.sleepH}
+          step={0.5}
+          onChange={(sleepH) => change({ sleepH: Math.min(24, sleepH) })}
+        />
+      )}
+      <label className="block">
+        <span className="label">A word, if any</span>
+        <input
+          className="field mt-1 min-h-14 text-lg"
+          maxLength={400}
+          value={answers.note}
+          onChange={(e) => change({ note: e.target.value })}
+        />
+      </label>
+      <div className="flex gap-2">
+        <Button type="submit" floor tone="main">
+          Keep the answers
+        </Button>
+        <Button floor tone="quiet" onClick={onDone}>
+          Not now
+        </Button>
+      </div>
+    </form>
+  );
+}

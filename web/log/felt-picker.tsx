@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { FELT_KINDS, REGIONS } from '../../core/library/index.ts';
+import type { FeltKind, Region, ResolvedVariation, Side } from '../../core/library/index.ts';
+import type { LoggedSet } from '../../core/ladder/index.ts';
+import { Button } from '../ui/index.ts';
+import { BodyMap } from './body-map.tsx';
+import { Choice } from './floor-controls.tsx';
+
+interface Props {
+  value: LoggedSet['sensations'];
+  variation: Pick<ResolvedVariation, 'wanted' | 'unwanted'>;
+  seesHealth: boolean;
+  onChange: (v: LoggedSet['sensations']) => void;
+}
+
+/** Where something is felt and as what: a kind, then taps on the body; unasked until the first tap. */
+export function FeltPicker({ value, variation, seesHealth, onChange }: Props) {
+  const kinds = seesHealth ? FELT_KINDS : FELT_KINDS.filter((k) => k !== 'pain');
+  const [kind, setKind] = useState<FeltKind>(variation.wanted[0]?.kind ?? 'work');
+  const felt = value ?? [];
+  const tap = (region: Region, side: Side | null) => {
+    const same = (f: { region: Region; kind: FeltKind; side: Side | null }) =>
+      f.region === region && f.kind === kind && f.side === side;
+    onChange(felt.some(same) ? felt.filter((f) => !same(f)) : [...felt, { region, kind, side }]);
+  };
+  const bad = felt.flatMap((f) =>
+    variation.unwanted.filter((u) => u.region === f.region && u.kind === f.kind),
+  );
+  return (
+    <fieldset>
+      <legend className="label mb-1">
+        Where is it felt, and as what?{' '}
+        {value === null ? 'Not asked.' : value.length === 0 ? 'Asked: nothing.' : ''}
+      </legend>
+      <Choice label="Felt as" options={kinds} value={kind} onPick={setKind} />
+      <p className="mt-1 text-sm text-soft">
+        Tap where. A thick edge: where it should be felt. W work, S stretch, P pressure
+        {seesHealth && ', ! pain'}.
+      </p>
+      <BodyMap
+        kind={kind}
+        felt={felt}
+        wanted={variation.wanted.map((w) => w.region)}
+        onTap={({ region, side }) => tap(region, side)}
+      />
+      <div className="mt-2 flex flex-wrap gap-2">
+        <select
+          aria-label="Where, from the list"
+          className="field min-h-14 max-w-64 text-lg"
+          value=""
+          onChange={(e) => e.target.value && tap(e.target.value as Region, null)}
+        >
+          <option value="">or from the list …</option>
+          {REGIONS.map((r) => (
+            <option key={r}>{r}</option>
+          ))}
+        </select>
+        {value === null && (
+          <Button floor onClick={() => onChange([])}>
+            Asked: nothing felt
+          </Button>
+        )}
+      </div>
+      <ul className="mt-2 flex flex-wrap gap-2">
+        {felt.map((s, i) => (
+          <li key={i}>
+            <Button
+              floor
+              onClick={() => onChange(felt.filter((_, j) => j !== i))}
+              aria-label={`Remove ${s.kind}, ${s.region}`}
+            >
+              {s.kind}, {s.region}
+              {s.side && ` ${s.side}`} ✕
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {bad.map((u) => (
+        <p key={`${u.region} ${u.kind}`} className="mt-1 border-l-[6px] border-warn pl-3 text-warn">
+          {u.kind} in the {u.region} is not wanted here.{u.suggests && ` ${u.suggests}`}
+        </p>
+      ))}
+    </fieldset>
+  );
+}

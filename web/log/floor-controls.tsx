@@ -1,0 +1,153 @@
+import { Minus, Plus } from 'lucide-react';
+import { useId } from 'react';
+import type { ReactNode } from 'react';
+import { Button } from '../ui/index.ts';
+
+/** A number with large buttons beside it. */
+export function Stepper({
+  label,
+  value,
+  step,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  step: number;
+  onChange: (value: number) => void;
+}) {
+  const id = useId();
+  return (
+    <div>
+      <span className="label" id={id}>
+        {label}
+      </span>
+      <div className="mt-1 flex items-stretch" role="group" aria-labelledby={id}>
+        <Button
+          floor
+          aria-label={`${label}: ${step} fewer`}
+          onClick={() => onChange(Math.max(0, value - step))}
+        >
+          <Minus aria-hidden="true" />
+        </Button>
+        <input
+          aria-label={label}
+          inputMode="decimal"
+          className="w-24 border-y border-soft bg-paper text-center font-head text-4xl font-bold"
+          value={value}
+          onChange={(e) => {
+            const next = Number(e.target.value.replace(',', '.'));
+            if (Number.isFinite(next) && next >= 0) onChange(next);
+          }}
+          onFocus={(e) => e.target.select()}
+        />
+        <Button floor aria-label={`${label}: ${step} more`} onClick={() => onChange(value + step)}>
+          <Plus aria-hidden="true" />
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** 0 to 10, or not asked: the same number again takes it back. */
+export function Scale({
+  label,
+  value,
+  onPick,
+}: {
+  label: string;
+  value: number | null;
+  onPick: (v: number | null) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="label mb-1">
+        {label}: {value === null ? 'not asked' : value}
+      </legend>
+      <div className="grid grid-cols-6 gap-1 sm:grid-cols-11">
+        {Array.from({ length: 11 }, (_, n) => (
+          <button
+            key={n}
+            type="button"
+            aria-pressed={value === n}
+            onClick={() => onPick(value === n ? null : n)}
+            className={`min-h-14 border text-xl ${value === n ? 'border-tape bg-tape font-bold text-on-tape' : 'border-soft bg-paper'}`}
+          >
+            {n}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** One of a few, in large buttons. */
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onPick,
+}: {
+  label: string;
+  options: readonly T[];
+  value: T | null;
+  onPick: (v: T) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="label mb-1">{label}</legend>
+      <div className="flex flex-wrap gap-1">
+        {options.map((o) => (
+          <button
+            key={o}
+            type="button"
+            aria-pressed={value === o}
+            onClick={() => onPick(o)}
+            className={`min-h-14 grow border px-4 text-lg capitalize ${value === o ? 'border-tape bg-tape font-bold text-on-tape' : 'border-soft bg-paper'}`}
+          >
+            {o}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+export function Toggle({
+  on,
+  onChange,
+  children,
+}: {
+  on: boolean;
+  onChange: (v: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={() => onChange(!on)}
+      className={`min-h-14 border px-4 ${on ? 'border-tape bg-tape text-on-tape' : 'border-soft bg-paper'}`}
+    >
+      {children}
+    </button>
+  );
+}
+
+export function YesNo({
+  label,
+  value,
+  onPick,
+}: {
+  label: string;
+  value: boolean | null;
+  onPick: (v: boolean | null) => void;
+}) {
+  return (
+    <Choice
+      label={`${label} ${value === null ? 'not known' : value ? 'yes' : 'no'}`}
+      options={['yes', 'no', 'not known']}
+      value={value === null ? 'not known' : value ? 'yes' : 'no'}
+      onPick={(v) => onPick(v === 'not known' ? null : v === 'yes')}
+    />
+  );
+}

@@ -1,0 +1,77 @@
+import type { SetRequest } from '../../contract/log.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import type { Target } from '../../core/ladder/index.ts';
+import type { ShownSet } from './merge.ts';
+import { outbox } from './outbox-store.ts';
+import type { Observed } from './set-form.tsx';
+
+/** What a set is logged as, besides what was seen of it. */
+interface About {
+  personId: string;
+  date: string;
+  ordinal: number;
+  resolved: ResolvedVariation;
+  revision: number;
+  target: Target | null;
+}
+
+/** Keeps a new set on this tablet and sends it; gives its id, with which it can be taken back. */
+export function keepSet(
+  { personId, date, ordinal, resolved, revision, target }: About,
+  observed: Observed,
+): string {
+  const id = crypto.randomUUID();
+  const { source } = resolved;
+  const set: SetRequest = {
+    personId,
+    date,
+    edit: 1,
+    ordinal,
+    variation: source.slug,
+    variationRevision: revision,
+    role: observed.warmUp ? 'prepare' : 'work',
+    plannedReps: source.countedIn === 'repetitions' ? (target?.reps ?? null) : null,
+    loadKind: source.loadKind,
+    ...observed,
+  };
+  void outbox.put({ id, personId, edit: 1, set });
+  return id;
+}
+
+/** A set as it is sent, from one that is shown. */
+function requestOf(set: ShownSet, personId: string): SetRequest {
+  const { unsent: _u, id: _i, sessionId: _s, loggedBy: _l, own: _o, ...fields } = set;
+  return { ...fields, personId };
+}
+
+/** Corrects a set: only what is given changes. */
+export function correctSet(set: ShownSet, personId: string, part: Partial<Observed>): void {
+  const edit = set.edit + 1;
+  void outbox.put({ id: set.id, personId, edit, set: { ...requestOf(set, personId), ...part, edit } });
+}
+
+/** Takes a set back. */
+export function dropSet(set: { id: string; edit: number }, personId: string): void {
+  void outbox.put({ id: set.id, personId, set: null, edit: set.edit + 1 });
+}
+
+/** The members that the form owns. */
+export const observedOf = (s: ShownSet): Observed => ({
+  doneReps: s.doneReps,
+  holdS: s.holdS,
+  rounds: s.rounds,
+  side: s.side,
+  sideTest: s.sideTest,
+  warmUp: s.warmUp,
+  watched: s.watched,
+  loadKg: s.loadKg,
+  effort: s.effort,
+  pain: s.pain,
+  faults: s.faults,
+  sensations: s.sensations,
+  atEase: s.atEase,
+  tempoKept: s.tempoKept,
+  rangeReached: s.rangeReached,
+  rangeDeg: s.rangeDeg,
+  aids: s.aids,
+});

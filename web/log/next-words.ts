@@ -1,0 +1,38 @@
+import type { TodayLine } from '../../contract/session.ts';
+import type { NextSet } from '../../core/ladder/index.ts';
+import { mass, tidy } from '../ui/index.ts';
+
+/** "set 1 of 2, right, 10 repetitions with 12 kg" */
+export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
+  const amount =
+    next.reps !== null
+      ? `${next.reps} repetitions`
+      : next.holdS !== null
+        ? `hold ${tidy(next.holdS)} s`
+        : next.rounds !== null
+          ? `${next.rounds} rounds`
+          : null;
+  return [
+    `set ${next.number} of ${Math.max(next.of, next.number)}`,
+    next.side,
+    amount && next.loadKg ? `${amount} with ${mass(next.loadKg, unit)}` : amount,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** "2 pads, Rack hooks 7" */
+export const aidsWords = (aids: readonly { name: string; setting: string }[]): string =>
+  aids
+    .map((a) =>
+      /^\d+$/.test(a.setting) && a.name === 'pads' ? `${a.setting} pads` : `${a.name} ${a.setting}`.trim(),
+    )
+    .join(', ');
+
+/** Where an alternative is looked for when a piece of kit is taken. */
+export const insteadPath = (line: TodayLine, personId: string): string =>
+  `/library/variation/${line.variation}?${new URLSearchParams({
+    instead: 'yes',
+    for: personId,
+    ...(line.kit.length > 0 ? { without: line.kit[0]!.slug } : {}),
+  })}`;

@@ -1,0 +1,192 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { SetRequest } from '../../contract/log.ts';
+import type { OwnDay } from '../../contract/session.ts';
+import { SIDES } from '../../core/library/index.ts';
+import type { Side } from '../../core/library/index.ts';
+import { request, useGet } from '../shell/index.ts';
+import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
+import { Choice, Scale, Stepper } from './floor-controls.tsx';
+import { aidsWords } from './next-words.ts';
+import { targetWords } from './words.ts';
+
+/** What the holder of a personal link sees: today's work, and a place to write down what they did. */
+export function OwnPage() {
+  const token = location.pathname.split('/')[2] ?? '';
+  const path = `/api/own/${token}`;
+  const day = useGet<OwnDay>(path);
+  return (
+    <main className="mx-auto max-w-xl px-4 py-4">
+      <Loaded query={day} what="your day">
+        {(data) => (
+          <>
+            <p className="label">{data.hallName}</p>
+            <h1>{data.name}</h1>
+            <p className="text-soft">
+              {fullDay(data.date)}. What you write down here counts as not watched by a coach.
+            </p>
+            {data.lines.length === 0 && (
+              <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
+            )}
+            {data.lines.map((line) => (
+              <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} path={path} />
+            ))}
+            <Written data={data} path={path} />
+            <p className="mt-6 text-sm text-soft">
+              This page is yours alone: whoever has the link can write in it. It ends on{' '}
+              {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This
+              replaces no medical advice.
+            </p>
+          </>
+        )}
+      </Loaded>
+    </main>
+  );
+}
+
+function OwnLine({ line, data, path }: { line: OwnDay['lines'][number]; data: OwnDay; path: string }) {
+  const client = useQueryClient();
+  const { next } = line;
+  const start = next?.reps ?? next?.holdS ?? next?.rounds ?? 10;
+  const [amount, setAmount] = useState(start);
+  const [side, setSide] = useState<Side | null>(next?.side ?? null);
+  const [loadKg, setLoadKg] = useState(next?.loadKg ?? 0);
+  const [effort, setEffort] = useState<number | null>(null);
+  const [pain, setPain] = useState<number | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [id] = useState(() => crypto.randomUUID());
+  const keep = async () => {
+    setBusy(true);
+    const counted = line.countedIn;
+    const set: SetRequest = {
+      personId: '00000000-0000-4000-8000-000000000000',
+      date: data.date,
+      edit: 1,
+      ordinal: data.sets.length + 1,
+      variation: line.variation!,
+      variationRevision: line.revision,
+      role: 'work',
+      warmUp: false,
+      watched: false,
+      sideTest: false,
+      side,
+      plannedReps: counted === 'repetitions' ? (line.target.reps ?? null) : null,
+      doneReps: counted === 'repetitions' ? amount : null,
+      holdS: counted === 'seconds held' ? amount : null,
+      rounds: counted === 'rounds' ? amount : null,
+      loadKg: line.takesLoad ? loadKg : null,
+      loadKind: line.loadKind,
+      effort,
+      tempoKept: null,
+      rangeReached: null,
+      rangeDeg: null,
+      faults: [],
+      sensations: null,
+      pain,
+      atEase: null,
+      aids: next?.aids ?? null,
+    };
+    try {
+      // The set keeps its id until the server has it, so that trying again stores it once.
+      await request('PUT', `${path}/sets/${id}`, set);
+      setProblem(null);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const word =
+    line.countedIn === 'repetitions'
+      ? 'Repetitions'
+      : line.countedIn === 'rounds'
+        ? 'Rounds'
+        : 'Seconds held';
+  return (
+    <section className="mt-5 border-t-4 border-ink pt-2" aria-label={line.variationName ?? ''}>
+      <p>
+        <PatternWord pattern={line.pattern} /> <span className="text-soft">{line.levelName}</span>
+      </p>
+      <h2>{line.variationName}</h2>
+      <p className="text-lg">{targetWords(line.target, data.massUnit, line.oneSided)}</p>
+      {next?.aids && next.aids.length > 0 && <p>With {aidsWords(next.aids)}</p>}
+      <ol className="my-2 list-decimal pl-6">
+        {line.cues.map((c) => (
+          <li key={c.slug}>{c.text}</li>
+        ))}
+      </ol>
+      {line.ifItGoesWrong.length > 0 && (
+        <p className="text-sm">
+          <b>If it goes wrong:</b> {line.ifItGoesWrong.join(' ')}
+        </p>
+      )}
+      {next?.done ? (
+        <p className="mt-2 font-semibold">All sets are done. More is not better today.</p>
+      ) : (
+        <p className="mt-2 font-semibold">
+          Set {next?.number} of {next?.of}
+        </p>
+      )}
+      <div className="mt-2 grid gap-4">
+        {line.oneSided && <Choice label="Side" options={SIDES} value={side} onPick={setSide} />}
+        <div className="flex flex-wrap gap-5">
+          <Stepper
+            label={word}
+            value={amount}
+            step={line.countedIn === 'seconds held' ? 5 : 1}
+            onChange={setAmount}
+          />
+          {line.takesLoad && (
+            <Stepper
+              label={`Load, ${data.massUnit}`}
+              value={Number(tidy(toMass(loadKg, data.massUnit)))}
+              step={data.massUnit === 'kg' ? 2.5 : 5}
+              onChange={(shown) => setLoadKg(fromMass(shown, data.massUnit))}
+            />
+          )}
+        </div>
+        <Scale label="How hard was it, 0 to 10" value={effort} onPick={setEffort} />
+        <Scale label="Pain, 0 to 10 (0 is none)" value={pain} onPick={setPain} />
+        {(pain ?? 0) > 0 && (
+          <Notice tone="warn">Stop here if it is sharp or rising, and tell your coach.</Notice>
+        )}
+        {problem && <Notice tone="warn">{problem} What you entered is still here.</Notice>}
+        <Button floor tone="main" disabled={busy} onClick={() => void keep()}>
+          Write this set down
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function Written({ data, path }: { data: OwnDay; path: string }) {
+  const client = useQueryClient();
+  if (data.sets.length === 0) return null;
+  return (
+    <section className="mt-6">
+      <h2 className="border-b border-ink pb-1">Written down today</h2>
+      <ul>
+        {data.sets.map((s) => (
+          <li key={s.id} className="flex items-center gap-3 border-b border-rule py-1">
+            <span className="grow">
+              {s.variation}: {s.words}
+            </span>
+            <Button
+              floor
+              tone="quiet"
+              onClick={() =>
+                void request('DELETE', `${path}/sets/${s.id}`, { edit: s.edit + 1 }).then(() =>
+                  client.invalidateQueries(),
+                )
+              }
+            >
+              Take back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,254 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Squad } from '../../contract/hall.ts';
+import type { Today, TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { Person } from '../../contract/people.ts';
+import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
+import {
+  Button,
+  day,
+  Dialog,
+  Empty,
+  fullDay,
+  Loaded,
+  OutcomeWord,
+  PatternWord,
+  withDays,
+} from '../ui/index.ts';
+import { CheckInForm, keepCheckIn } from './check-in-form.tsx';
+import { aidsWords, insteadPath, nextWords } from './next-words.ts';
+import { WatchList } from './watch-list.tsx';
+import { targetWords } from './words.ts';
+
+/** Beyond so many people only one squad is read at a time. */
+const MOST_AT_ONCE = 60;
+
+/** Everybody expected today by squad, with what they do next, what to watch and what to ask first. */
+export function TodayPage() {
+  const { hall, me } = useSigned();
+  const { params, set } = useAddress();
+  const people = useGet<Person[]>('/api/people');
+  const squads = useGet<Squad[]>('/api/squads');
+  const many = (people.data?.length ?? 0) > MOST_AT_ONCE;
+  const squadId = params.get('squad') ?? (many ? (me.squadIds[0] ?? squads.data?.[0]?.id ?? null) : null);
+  const today = useGet<Today>(people.data ? `/api/today${squadId ? `?squad=${squadId}` : ''}` : null);
+  const [asking, setAsking] = useState<TodayPerson | null>(null);
+  const name = (id: string) => people.data?.find((p) => p.id === id)?.name ?? '';
+  return (
+    <div className="mx-auto max-w-6xl">
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>Today</h1>
+          <p className="text-soft">{fullDay(hall.today)}</p>
+        </div>
+        <div role="group" aria-label="Squad" className="flex flex-wrap gap-1">
+          {[...(many ? [] : [{ id: null, name: 'All' }]), ...(squads.data ?? [])].map((s) => (
+            <button
+              key={s.id ?? 'all'}
+              type="button"
+              aria-pressed={squadId === s.id}
+              onClick={() => set({ squad: s.id })}
+              className={`min-h-14 px-4 font-head text-base ${squadId === s.id ? 'taped bg-paper' : 'text-soft'}`}
+            >
+              {s.name}
+            </button>
+          ))}
+          <Link to="/sets" className="flex min-h-14 items-center px-4">
+            Sets as a file
+          </Link>
+        </div>
+      </div>
+      <Loaded query={people} what="the people">
+        {(all) =>
+          all.length === 0 ? (
+            <Empty>
+              Nobody here yet.{' '}
+              {me.role === 'head coach' ? (
+                <Link to="/people">Add people</Link>
+              ) : (
+                'The head coach adds people.'
+              )}
+            </Empty>
+          ) : (
+            <Loaded query={today} what="what is next">
+              {(data) => (
+                <>
+                  {[...data.squads, { id: null, name: 'No squad', trains: true }].map((squad) => {
+                    const members = data.people
+                      .filter((p) => (all.find((x) => x.id === p.personId)?.squadId ?? null) === squad.id)
+                      .sort((a, b) => Number(b.expected) - Number(a.expected));
+                    if (members.length === 0) return null;
+                    const expected = members.filter((m) => m.expected);
+                    return (
+                      <section key={squad.id ?? 'none'} className="mb-7" aria-label={squad.name}>
+                        <div className="flex flex-wrap items-end justify-between gap-3 border-b border-ink pb-1">
+                          <h2>
+                            {squad.name}{' '}
+                            <span className="text-base font-normal text-soft">
+                              {squad.trains ? `${expected.length} expected` : 'no training day'}
+                            </span>
+                          </h2>
+                          {expected.length > 0 && (
+                            <Link
+                              to={`/floor/session?people=${expected.map((m) => m.personId).join(',')}`}
+                              className="inline-flex min-h-14 items-center border border-tape bg-tape px-5 font-semibold text-on-tape no-underline"
+                            >
+                              Run this session
+                            </Link>
+                          )}
+                        </div>
+                        <ul>
+                          {members.map((p) => (
+                            <PersonRow
+                              key={p.personId}
+                              person={p}
+                              name={name(p.personId)}
+                              date={data.date}
+                              onAsk={() => setAsking(p)}
+                            />
+                          ))}
+                        </ul>
+                      </section>
+                    );
+                  })}
+                </>
+              )}
+            </Loaded>
+          )
+        }
+      </Loaded>
+      {asking && (
+        <Dialog title={`Before work: ${name(asking.personId)}`} open wide onClose={() => setAsking(null)}>
+          <CheckInForm person={asking} date={hall.today} onDone={() => setAsking(null)} />
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+function PersonRow({
+  person: p,
+  name,
+  date,
+  onAsk,
+}: {
+  person: TodayPerson;
+  name: string;
+  date: string;
+  onAsk: () => void;
+}) {
+  const { hall } = useSigned();
+  const c = p.checkIn;
+  const answered = [
+    c?.pain != null && `pain ${c.pain}`,
+    c?.sleepH != null && `slept ${c.sleepH} h`,
+    c?.atEase != null && `at ease ${c.atEase}`,
+  ].filter(Boolean);
+  return (
+    <li className={`border-b border-rule py-2 ${p.expected ? '' : 'text-soft'}`}>
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Link
+          to={`/floor/${p.personId}`}
+          className="flex min-h-14 grow items-center font-head text-xl font-semibold no-underline hover:underline"
+        >
+          {name}
+        </Link>
+        <span className="text-sm text-soft">
+          {p.lastSession ? `last ${day(p.lastSession, hall.today)}` : 'no session yet'}
+          {answered.length > 0 && `; ${answered.join(', ')}`}
+        </span>
+        {p.ask && (
+          <Button floor onClick={onAsk} title={withDays(p.ask, hall.today)}>
+            Ask before work
+          </Button>
+        )}
+        <Button
+          floor
+          tone="quiet"
+          onClick={() =>
+            keepCheckIn(p.personId, date, {
+              here: !p.expected,
+              pain: c?.pain ?? null,
+              sleepH: c?.sleepH ?? null,
+              atEase: c?.atEase ?? null,
+              note: c?.note ?? '',
+            })
+          }
+        >
+          {p.expected ? 'Away today' : 'Is here'}
+        </Button>
+      </div>
+      {p.ask && <p className="text-sm text-soft">{withDays(p.ask, hall.today)}</p>}
+      {p.lines.length === 0 && (
+        <p className="pb-1">
+          Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place by trials</Link>
+        </p>
+      )}
+      {p.expected && (
+        <ul className="grid gap-x-6 gap-y-3 md:grid-cols-2">
+          {p.lines.map((line) => (
+            <li key={line.ladder} className="border-l-2 border-rule pl-3">
+              <Line line={line} personId={p.personId} />
+            </li>
+          ))}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+function Line({ line, personId }: { line: TodayLine; personId: string }) {
+  const { hall } = useSigned();
+  const units = useUnits();
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline gap-x-2">
+        <PatternWord pattern={line.pattern} />
+        <span className="text-soft">
+          {line.ladderName} {line.levelNumber} of {line.levels}
+        </span>
+        {line.outcome && <OutcomeWord outcome={line.outcome} />}
+      </p>
+      {line.failure && <p className="text-warn">{line.failure}</p>}
+      {line.variation === null ? (
+        <p className="font-semibold text-warn">{line.reason && withDays(line.reason, hall.today)}</p>
+      ) : (
+        <>
+          <p className="text-lg font-semibold">{line.variationName}</p>
+          <p>
+            {targetWords(line.target, units.mass, line.oneSided)}
+            {line.next && !line.next.done && (
+              <span className="text-soft">; next {nextWords(line.next, units.mass)}</span>
+            )}
+            {line.next?.done && <span className="font-semibold"> Done for today.</span>}
+          </p>
+          {line.variationNote && <p className="text-soft">{line.variationNote}</p>}
+          {line.next?.why.map((w) => (
+            <p key={w} className="text-soft">
+              {w}
+            </p>
+          ))}
+          {line.next?.aids && line.next.aids.length > 0 && (
+            <p>
+              With {aidsWords(line.next.aids)}
+              {line.next.settingsFrom && (
+                <span className="text-soft"> (last used {day(line.next.settingsFrom, hall.today)})</span>
+              )}
+            </p>
+          )}
+          {line.wayOn && (
+            <p className={line.wayOnDue ? 'font-semibold' : 'text-soft'}>
+              {line.wayOnDue ? 'Grow now' : 'Way on'}: {line.wayOn}
+            </p>
+          )}
+          <WatchList watch={line.watch} />
+          {line.kit.length > 0 && (
+            <Link className="flex min-h-11 items-center" to={insteadPath(line, personId)}>
+              {line.kit[0]!.name} taken: what now?
+            </Link>
+          )}
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,249 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { OnLadder } from '../../contract/log.ts';
+import {
+  askedOf,
+  MEASURE_UNITS,
+  measured,
+  measuresIn,
+  plannedAgainstDone,
+  thresholdsOf,
+} from '../../core/ladder/index.ts';
+import type { LoggedSet, Measure, MeasurePoint } from '../../core/ladder/index.ts';
+import { useGet, useSigned } from '../shell/index.ts';
+import { day, Empty, Loaded, plotLook, SelectField, tidy } from '../ui/index.ts';
+
+/** What was logged over time on a ladder's levels, with what the level asks, and planned against done. */
+export function Measures({
+  personId,
+  ladders,
+  massKg,
+}: {
+  personId: string;
+  ladders: readonly OnLadder[];
+  massKg: number | null;
+}) {
+  const placed = ladders.filter((l) => l.standing);
+  const [slug, setSlug] = useState<string | null>(null);
+  const on = placed.find((l) => l.ladder.slug === slug) ?? placed[0];
+  const here = on?.ladder.levels.find((l) => l.id === on.standing!.level);
+  const [levelId, setLevelId] = useState<string | null>(null);
+  const level = on?.ladder.levels.find((l) => l.id === levelId) ?? here;
+  const of = level ? [level.main, ...level.equals].join(',') : '';
+  const sets = useGet<LoggedSet[]>(of ? `/api/people/${personId}/measures?of=${of}` : null);
+  if (!on || !level) return null;
+  return (
+    <section aria-label="Measures over time">
+      <h2 className="border-b border-ink pb-1">Over time</h2>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {placed.length > 1 && (
+          <SelectField
+            label="Ladder"
+            value={on.ladder.slug}
+            onChange={(e) => {
+              setSlug(e.target.value);
+              setLevelId(null);
+            }}
+          >
+            {placed.map((l) => (
+              <option key={l.ladder.slug} value={l.ladder.slug}>
+                {l.ladder.name}
+              </option>
+            ))}
+          </SelectField>
+        )}
+        <SelectField label="Level" value={level.id} onChange={(e) => setLevelId(e.target.value)}>
+          {on.ladder.levels.map((l, i) => (
+            <option key={l.id} value={l.id}>
+              {i + 1}. {l.name}
+              {l.id === here?.id ? ' (now)' : ''}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      <Loaded query={sets} what="the log">
+        {(list) => (
+          <OfLevel
+            key={`${on.ladder.slug} ${level.id}`}
+            sets={list}
+            on={on}
+            asked={askedOf(level, on.standing!).advance}
+            massKg={massKg}
+          />
+        )}
+      </Loaded>
+    </section>
+  );
+}
+
+function OfLevel({
+  sets,
+  on,
+  asked,
+  massKg,
+}: {
+  sets: LoggedSet[];
+  on: OnLadder;
+  asked: Parameters<typeof thresholdsOf>[1];
+  massKg: number | null;
+}) {
+  const { hall } = useSigned();
+  const facts = useMemo(() => new Map(Object.entries(on.facts)), [on.facts]);
+  const found = useMemo(() => measuresIn(sets, facts), [sets, facts]);
+  const [picked, setPicked] = useState<Measure | null>(null);
+  const measure = picked ?? found[0];
+  const points = useMemo(() => (measure ? measured(measure, sets, facts) : []), [measure, sets, facts]);
+  const thresholds = useMemo(
+    () => (measure ? thresholdsOf(measure, asked, massKg) : []),
+    [measure, asked, massKg],
+  );
+  if (!measure) return <Empty>Nothing logged at this level in the last year.</Empty>;
+  const unit = MEASURE_UNITS[measure];
+  const plan = plannedAgainstDone(sets).reverse();
+  return (
+    <>
+      <div role="group" aria-label="Measure" className="mt-2 flex flex-wrap gap-1">
+        {found.map((m) => (
+          <button
+            key={m}
+            type="button"
+            aria-pressed={m === measure}
+            onClick={() => setPicked(m)}
+            className={`min-h-9 px-3 ${m === measure ? 'taped bg-paper font-semibold' : 'text-soft'}`}
+          >
+            {m}
+          </button>
+        ))}
+      </div>
+      <Chart measure={measure} points={points} thresholds={thresholds} />
+      <details>
+        <summary className="min-h-9 content-center text-sm">The same as a table</summary>
+        <table className="w-full max-w-md text-left text-sm">
+          <thead>
+            <tr className="border-b border-ink">
+              <th>Date</th>
+              <th>Side</th>
+              <th>
+                {measure}, {unit}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...points].reverse().map((p) => (
+              <tr key={`${p.date} ${p.side}`} className="border-b border-rule">
+                <td>{day(p.date, hall.today)}</td>
+                <td>{p.side ?? 'both'}</td>
+                <td>{tidy(p.value)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+      {thresholds.length > 0 && (
+        <p className="text-sm text-soft">
+          Dotted: what the level asks, {thresholds.map((t) => `${tidy(t)} ${unit}`).join(' and ')}.
+        </p>
+      )}
+      {plan.length > 0 && (
+        <table className="mt-3 w-full max-w-md text-left text-sm">
+          <caption className="label py-1 text-left">Planned against done, repetitions</caption>
+          <thead>
+            <tr className="border-b border-ink">
+              <th>Date</th>
+              <th>Sets</th>
+              <th>Planned</th>
+              <th>Done</th>
+              <th>Share</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plan.slice(0, 6).map((p) => (
+              <tr key={p.date} className="border-b border-rule">
+                <td>{day(p.date, hall.today)}</td>
+                <td>{p.sets}</td>
+                <td>{p.planned}</td>
+                <td>{p.done}</td>
+                <td>{p.planned > 0 ? `${tidy((100 * p.done) / p.planned, 0)} %` : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+/** One measure over time: left solid, right dashed, both sides at once as one line; thresholds dotted. */
+function Chart({
+  measure,
+  points,
+  thresholds,
+}: {
+  measure: Measure;
+  points: readonly MeasurePoint[];
+  thresholds: readonly number[];
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  const [failed, setFailed] = useState(false);
+  useEffect(() => {
+    let gone = false;
+    const draw = async () => {
+      const { default: Plotly } = await import('plotly.js-basic-dist-min');
+      if (gone || !box.current) return;
+      const look = plotLook();
+      const of = (side: MeasurePoint['side']) => points.filter((p) => p.side === side);
+      const traces = ([null, 'left', 'right'] as const).flatMap((side) => {
+        const own = of(side);
+        if (own.length === 0) return [];
+        return [
+          {
+            x: own.map((p) => p.date),
+            y: own.map((p) => p.value),
+            name: side ?? measure,
+            mode: 'lines+markers',
+            marker: { size: 8, symbol: side === 'right' ? 'square' : 'circle' },
+            line: look.lines[side === 'right' ? 1 : 0],
+          },
+        ];
+      });
+      const dates = points.map((p) => p.date);
+      const lines = thresholds.map((t) => ({
+        x: [dates[0], dates.at(-1)],
+        y: [t, t],
+        name: `asked: ${tidy(t)}`,
+        mode: 'lines',
+        line: { color: look.lines[0].color, dash: 'dot', width: 1.5 },
+      }));
+      await Plotly.react(
+        box.current,
+        [...traces, ...lines],
+        {
+          height: 260,
+          margin: { l: 52, r: 8, t: 8, b: 36 },
+          ...look.layout,
+          legend: { orientation: 'h', y: 1.15 },
+          xaxis: { ...look.axis, type: 'date' },
+          yaxis: {
+            ...look.axis,
+            title: { text: `${measure}, ${MEASURE_UNITS[measure]}` },
+            rangemode: 'tozero',
+          },
+        },
+        look.config,
+      );
+    };
+    draw().catch(() => !gone && setFailed(true));
+    return () => {
+      gone = true;
+    };
+  }, [measure, points, thresholds]);
+  if (failed)
+    return <p className="text-soft">The chart could not be drawn; the table has the same numbers.</p>;
+  return (
+    <div
+      ref={box}
+      className="min-h-[260px]"
+      role="img"
+      aria-label={`${measure} over time; the table below holds the same numbers`}
+    />
+  );
+}
