@@ -27,3 +27,4 @@ export * from './last-aids.ts';
 export * from './reading.ts';
 export * from './ready-made.ts';
 export * from './measures.ts';
+export * from './stairs.ts';

@@ -4,6 +4,7 @@ import type { Person } from '../../contract/people.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build } from '../../core/body/index.ts';
 import type { StepProfile } from '../../core/demand/index.ts';
+import type { NameOfLevel } from '../../core/ladder/index.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { tidy } from '../ui/index.ts';
@@ -28,6 +29,8 @@ interface Props {
   build?: Build;
   chosen?: string;
   onChoose?: (level: string) => void;
+  /** Names levels of other ladders; given, steps show their equals and what they come after. */
+  nameOf?: NameOfLevel;
 }
 
 const RISE_REM = 1.9;
@@ -53,12 +56,15 @@ export function Elevation({
   build = REFERENCE_BUILD,
   chosen,
   onChoose,
+  nameOf,
 }: Props) {
   const most = Math.max(
     LEAST_SCALE,
     ...(profile ?? []).map((s) => s.points ?? 0),
     ...[...(spread?.values() ?? [])].map((s) => s.high),
   );
+  const shortTitle = (slug: string) =>
+    entries.find((e) => e.kind === 'variation' && e.slug === slug)?.title ?? slug;
   const narrow = ladder.levels.length > WIDE_LEVELS;
   const rise = Math.min(RISE_REM, MOST_RISE_REM / ladder.levels.length);
   return (
@@ -92,6 +98,20 @@ export function Elevation({
               {level.name}
             </span>
             <span className="block text-sm text-soft">{level.stage}</span>
+            {nameOf && level.equals.length > 0 && (
+              <span className="block text-xs text-soft [overflow-wrap:anywhere]">
+                or {level.equals.map(shortTitle).join(', ')}
+              </span>
+            )}
+            {nameOf &&
+              level.entryNeeds.map((n) => (
+                <span
+                  key={`${n.ladder} ${n.level}`}
+                  className="block text-xs font-semibold [overflow-wrap:anywhere]"
+                >
+                  after {nameOf(n.ladder, n.level)}
+                </span>
+              ))}
           </>
         );
         return (

@@ -1,10 +1,9 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
-import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
+import { aidWords, sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
+import type { NameOfLevel } from '../../core/ladder/index.ts';
 import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
-import { EditFields, LEVEL } from '../library/index.ts';
-import type { Value } from '../library/index.ts';
 import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
 import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
 import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.ts';
@@ -12,7 +11,9 @@ import { useSpread } from '../workers/index.ts';
 import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile, orderByDemand } from './profile.tsx';
-import { useLadder, useStanding } from './use-ladder.ts';
+import { LevelFields, StairsDesk } from './stairs-desk.tsx';
+import { TryOn } from './try-on.tsx';
+import { useLadder, useLevelNames, useStanding } from './use-ladder.ts';
 
 /** One ladder: its elevation, and the level chosen with what earns the next one. */
 export function LadderRoom() {
@@ -25,9 +26,11 @@ export function LadderRoom() {
   const [editing, setEditing] = useState(false);
   const [personId, setPersonId] = useState<string | null>(null);
   const [parts, setParts] = useState(false);
+  const [desk, setDesk] = useState(false);
   const builds = useBuilds();
   const build = buildFor(builds, personId);
   const forWhom = builds.find((b) => b.personId === personId)?.name ?? 'the reference build';
+  const nameOf = useLevelNames();
   const spread = useSpread();
   const entries = useMemo(() => library.data?.entries ?? [], [library.data]);
   const profile = useMemo(
@@ -54,102 +57,126 @@ export function LadderRoom() {
                 <p className="text-soft">{settled.purpose.map((l) => l.text).join(' ')}</p>
               </div>
               <p className="flex gap-4">
-                {me.role !== 'viewer' && (
-                  <Link to={`/library/ladder/${slug}/edit`}>Change levels and order</Link>
+                {me.role !== 'viewer' && !desk && (
+                  <button
+                    type="button"
+                    className="underline underline-offset-4"
+                    onClick={() => setDesk(true)}
+                  >
+                    Change the stairs
+                  </button>
                 )}
                 <Link to={`/print?job=poster:${slug}`}>Print the poster</Link>
                 <Link to={`/library/ladder/${slug}/history`}>Revision {revision}, history</Link>
               </p>
             </div>
-            <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2">
-              <BuildSelect
-                label="What it asks of"
-                builds={builds}
-                personId={personId}
-                onChange={setPersonId}
-              />
-              <label className="flex min-h-9 items-center gap-2">
-                <input type="checkbox" checked={parts} onChange={(e) => setParts(e.target.checked)} />
-                Show the parts
-              </label>
-              {builds.length > 0 && !spread.running && !spread.result && (
-                <Button
-                  onClick={() =>
-                    spread.start({
-                      variations: (profile?.steps ?? []).map((s) => ({ id: s.id, mechanics: s.mechanics })),
-                      builds: builds.map((b) => b.build),
-                    })
-                  }
-                >
-                  Spread over our people
-                </Button>
-              )}
-              {spread.running && (
-                <span className="flex items-center gap-3">
-                  <progress
-                    max={spread.running.of}
-                    value={spread.running.done}
-                    aria-label="Levels computed"
-                  />
-                  <Button onClick={() => spread.cancel()}>Cancel</Button>
-                </span>
-              )}
-              {spread.result && (
-                <Button tone="quiet" onClick={() => spread.clear()}>
-                  Hide the spread
-                </Button>
-              )}
-              {spread.error && <Notice tone="warn">{spread.error}</Notice>}
-            </div>
-            <Elevation
-              ladder={ladder}
-              standing={standing}
-              entries={entries}
-              profile={profile?.steps}
-              spread={spreads}
-              parts={parts}
-              build={build}
-              chosen={level.id}
-              onChoose={(id) => {
-                setChosen(id);
-                setEditing(false);
-              }}
-            />
-            <p className="mt-1 text-sm text-soft">
-              Beneath the stairs: points for {forWhom}; hip, knee, low back and balance together. Differences
-              under 3 are ties. The order is the head coach’s; the figures only ask.
-              {order && ` By what they ask alone it would be ${order.join(', ')}.`}
-            </p>
-            <MomentCaution />
-            {editing ? (
-              <EditLevel
-                key={`${level.id} ${revision}`}
+            {desk ? (
+              <StairsDesk
+                key={revision}
                 ladder={ladder}
-                level={level}
                 revision={revision}
-                onDone={() => setEditing(false)}
+                standing={standing}
+                level={level.id}
+                onDone={() => setDesk(false)}
               />
             ) : (
-              <LevelView
-                level={settled.levels.find((l) => l.id === level.id)!}
-                title={(s) =>
-                  library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
-                }
-                equipment={(s) =>
-                  library.data?.entries.find((e) => e.kind === 'equipment' && e.slug === s)?.title ?? s
-                }
-                onEdit={me.role === 'viewer' ? null : () => setEditing(true)}
-                editWord={me.role === 'head coach' ? 'Edit this level' : 'Propose a change to this level'}
-              />
-            )}
-            {profile && (
-              <DemandQuestions
-                ladder={ladder}
-                revision={revision}
-                questions={profile.questions}
-                forWhom={forWhom}
-                personId={personId}
-              />
+              <>
+                <div className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2">
+                  <BuildSelect
+                    label="What it asks of"
+                    builds={builds}
+                    personId={personId}
+                    onChange={setPersonId}
+                  />
+                  <label className="flex min-h-9 items-center gap-2">
+                    <input type="checkbox" checked={parts} onChange={(e) => setParts(e.target.checked)} />
+                    Show the parts
+                  </label>
+                  {builds.length > 0 && !spread.running && !spread.result && (
+                    <Button
+                      onClick={() =>
+                        spread.start({
+                          variations: (profile?.steps ?? []).map((s) => ({
+                            id: s.id,
+                            mechanics: s.mechanics,
+                          })),
+                          builds: builds.map((b) => b.build),
+                        })
+                      }
+                    >
+                      Spread over our people
+                    </Button>
+                  )}
+                  {spread.running && (
+                    <span className="flex items-center gap-3">
+                      <progress
+                        max={spread.running.of}
+                        value={spread.running.done}
+                        aria-label="Levels computed"
+                      />
+                      <Button onClick={() => spread.cancel()}>Cancel</Button>
+                    </span>
+                  )}
+                  {spread.result && (
+                    <Button tone="quiet" onClick={() => spread.clear()}>
+                      Hide the spread
+                    </Button>
+                  )}
+                  {spread.error && <Notice tone="warn">{spread.error}</Notice>}
+                </div>
+                <Elevation
+                  nameOf={nameOf}
+                  ladder={ladder}
+                  standing={standing}
+                  entries={entries}
+                  profile={profile?.steps}
+                  spread={spreads}
+                  parts={parts}
+                  build={build}
+                  chosen={level.id}
+                  onChoose={(id) => {
+                    setChosen(id);
+                    setEditing(false);
+                  }}
+                />
+                <p className="mt-1 text-sm text-soft">
+                  Beneath the stairs: points for {forWhom}; hip, knee, low back and balance together.
+                  Differences under 3 are ties. The order is the head coach’s; the figures only ask.
+                  {order && ` By what they ask alone it would be ${order.join(', ')}.`}
+                </p>
+                <MomentCaution />
+                {editing ? (
+                  <EditLevel
+                    key={`${level.id} ${revision}`}
+                    ladder={ladder}
+                    level={level}
+                    revision={revision}
+                    onDone={() => setEditing(false)}
+                  />
+                ) : (
+                  <LevelView
+                    nameOf={nameOf}
+                    level={settled.levels.find((l) => l.id === level.id)!}
+                    title={(s) =>
+                      library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
+                    }
+                    equipment={(s) =>
+                      library.data?.entries.find((e) => e.kind === 'equipment' && e.slug === s)?.title ?? s
+                    }
+                    onEdit={me.role === 'viewer' ? null : () => setEditing(true)}
+                    editWord={me.role === 'head coach' ? 'Edit this level' : 'Propose a change to this level'}
+                  />
+                )}
+                {profile && (
+                  <DemandQuestions
+                    ladder={ladder}
+                    revision={revision}
+                    questions={profile.questions}
+                    forWhom={forWhom}
+                    personId={personId}
+                  />
+                )}
+              </>
             )}
           </>
         );
@@ -162,11 +189,12 @@ interface ViewProps {
   level: SettledLevel;
   title: (slug: string) => string;
   equipment: (slug: string) => string;
+  nameOf: NameOfLevel;
   onEdit: (() => void) | null;
   editWord: string;
 }
 
-function LevelView({ level, title, equipment, onEdit, editWord }: ViewProps) {
+function LevelView({ level, title, equipment, nameOf, onEdit, editWord }: ViewProps) {
   const d = level.dose;
   return (
     <section className="mt-5" aria-label={`Level ${level.name}`}>
@@ -191,19 +219,24 @@ function LevelView({ level, title, equipment, onEdit, editWord }: ViewProps) {
         On arrival {d.sets} × {d.reps ?? (d.holdS ? `${d.holdS} s` : `${d.rounds} rounds`)}
         {d.loadKg ? ` with ${d.loadKg} kg` : ''}, rest {d.restS} s. Usual stay {level.usualStayWeeks.from} to{' '}
         {level.usualStayWeeks.to} weeks.
-        {level.entryNeeds.length > 0 &&
-          ` First: ${level.entryNeeds.map((n) => `${n.level} on ${n.ladder}`).join(', ')}.`}
+        {level.entryNeeds.map((n) => (
+          <span key={`${n.ladder} ${n.level}`}>
+            {' '}
+            First: <Link to={`/ladders/${n.ladder}`}>{nameOf(n.ladder, n.level)}</Link>.
+          </span>
+        ))}
+        {level.dose.aids?.map((a) => ` Begins with ${aidWords(a.aid, a.amount)}.`)}
       </p>
       <div className="mt-3 grid gap-6 md:grid-cols-3">
         <Sentences
           title="Move up when"
           joiner={level.advance.kind === 'any' ? 'or' : 'and'}
-          lines={sentencesOf(level.advance)}
+          lines={sentencesOf(level.advance, nameOf)}
         />
         <Sentences
           title="Step back when"
           joiner={level.stepBack.kind === 'all' ? 'and' : 'or'}
-          lines={sentencesOf(level.stepBack)}
+          lines={sentencesOf(level.stepBack, nameOf)}
         />
         <Sentences
           title="Ways on inside the level, in order"
@@ -215,6 +248,16 @@ function LevelView({ level, title, equipment, onEdit, editWord }: ViewProps) {
           )}
         />
       </div>
+      {level.variants?.map((v, i) => (
+        <p key={i} className="mt-2">
+          <b>
+            Asked instead of somebody
+            {v.role && ` who does it as ${v.role === 'prepare' ? 'preparation' : v.role}`}
+            {v.stage && ` at the stage ${v.stage}`}:
+          </b>{' '}
+          {sentencesOf(v.advance, nameOf).join('; and ')}.
+        </p>
+      ))}
       <p className="mt-4 text-sm text-soft">
         Clean repetitions, holds and faults count only in sets a coach watched; pain and effort only where
         they were asked after the last set. One-sided work counts by the worse side. Pain stops any move up.
@@ -256,6 +299,10 @@ function EditLevel({
   const [edited, setEdited] = useState(level);
   const [reason, setReason] = useState('');
   const index = ladder.levels.indexOf(level);
+  const changed = useMemo(
+    () => ({ ...ladder, levels: ladder.levels.map((l) => (l === level ? edited : l)) }),
+    [ladder, level, edited],
+  );
   const errors = new Map(
     send.error instanceof Refused
       ? (send.error.problem.errors ?? []).map((e) => [e.field.replace(/^body\./, ''), e.detail])
@@ -263,20 +310,20 @@ function EditLevel({
   );
   return (
     <form
-      className="mt-5 max-w-4xl"
+      className="mt-5 max-w-5xl"
       onSubmit={(e) => {
         e.preventDefault();
-        const levels = ladder.levels.map((l) => (l === level ? edited : l));
-        send.mutate({ body: { ...ladder, levels }, base: revision, reason }, { onSuccess: onDone });
+        send.mutate({ body: changed, base: revision, reason }, { onSuccess: onDone });
       }}
     >
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
-      <EditFields
-        fields={LEVEL}
-        value={edited as unknown as Value}
-        path={`levels[${index}]`}
-        context={{ entries: library.data?.entries ?? [], errors }}
-        onChange={(v) => setEdited(v as unknown as Level)}
+      <TryOn ladder={changed} level={edited.id} />
+      <LevelFields
+        level={edited}
+        index={index}
+        entries={library.data?.entries ?? []}
+        errors={errors}
+        onChange={setEdited}
       />
       <div className="sticky bottom-0 mt-4 flex flex-wrap items-end gap-3 border-t border-ink bg-ground py-3">
         <TextField

@@ -1,8 +1,10 @@
+import { useQueries } from '@tanstack/react-query';
 import type { PersonLine } from '../../contract/log.ts';
-import type { EntryInForce } from '../../contract/library.ts';
+import type { EntryInForce, LibraryList } from '../../contract/library.ts';
+import type { NameOfLevel } from '../../core/ladder/index.ts';
 import type { Person } from '../../contract/people.ts';
 import type { Ladder, SettledLadder } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { request, useGet, useSigned } from '../shell/index.ts';
 
 export function useLadder(slug: string) {
   const query = useGet<EntryInForce>(`/api/library/ladder/${slug}`);
@@ -28,4 +30,22 @@ export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
     map.set(line.levelNumber, [...(map.get(line.levelNumber) ?? []), person]);
   }
   return map;
+}
+
+/** What levels of any ladder are called; their ids until they have been read. */
+export function useLevelNames(): NameOfLevel {
+  const library = useGet<LibraryList>('/api/library');
+  const slugs = (library.data?.entries ?? []).flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []));
+  const ladders = useQueries({
+    queries: slugs.map((slug) => {
+      const path = `/api/library/ladder/${slug}`;
+      return { queryKey: [path], queryFn: () => request<EntryInForce>('GET', path), staleTime: 60_000 };
+    }),
+    combine: (results) => results.flatMap((r) => (r.data ? [r.data.body as Ladder] : [])),
+  });
+  return (slug, id) => {
+    const ladder = ladders.find((l) => l.slug === slug);
+    const level = ladder?.levels.find((l) => l.id === id);
+    return level ? `"${level.name}" of the ladder ${ladder!.name}` : `${id} on ${slug}`;
+  };
 }

@@ -1,0 +1,66 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { TryRequest, TryResult } from '../../contract/session.ts';
+import type { Person } from '../../contract/people.ts';
+import type { Ladder } from '../../core/library/index.ts';
+import { Evidence } from '../people/index.ts';
+import { request, useGet, useSigned } from '../shell/index.ts';
+import { day, Notice, OutcomeWord, SelectField, useRested, withDays } from '../ui/index.ts';
+
+/** What the ladder as it is written now would say about somebody's log: at once, and nothing is kept. */
+export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
+  const { hall, me } = useSigned();
+  const people = useGet<Person[]>('/api/people');
+  const [personId, setPersonId] = useState('');
+  const rested = useRested(ladder, 350);
+  const asked: TryRequest = { ladder: rested, personId, level };
+  const result = useQuery<TryResult>({
+    queryKey: ['/api/ladders/try', personId, level, rested],
+    queryFn: () => request<TryResult>('POST', '/api/ladders/try', asked),
+    enabled: personId !== '',
+    placeholderData: (before) => before,
+    staleTime: 60_000,
+  });
+  const mine = (people.data ?? []).filter(
+    (p) => me.role === 'head coach' || (p.squadId !== null && me.squadIds.includes(p.squadId)),
+  );
+  const { data } = result;
+  return (
+    <section aria-label="Try it on a log" className="border-y border-ink py-3">
+      <div className="flex flex-wrap items-end gap-4">
+        <SelectField
+          label="Try it on the log of"
+          value={personId}
+          onChange={(e) => setPersonId(e.target.value)}
+          className="w-64"
+        >
+          <option value="">choose a person …</option>
+          {mine.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </SelectField>
+        {data?.decision && <OutcomeWord outcome={data.decision.outcome} />}
+        {data && (
+          <span className="text-sm text-soft">
+            {data.standsHere
+              ? `Stands here since ${day(data.since ?? hall.today, hall.today)}.`
+              : data.since
+                ? `Does not stand here: as if since ${day(data.since, hall.today)}.`
+                : 'Has logged nothing of this level in twelve weeks.'}
+          </span>
+        )}
+      </div>
+      {result.error && <Notice tone="warn">{result.error.message}</Notice>}
+      {data?.failure && <Notice tone="warn">{data.failure}</Notice>}
+      {data?.decision && (
+        <div className={`mt-2 grid gap-3 ${result.isFetching ? 'opacity-60' : ''}`}>
+          <p>{data.decision.reasons.map((r) => withDays(r.text, hall.today)).join(' ')}</p>
+          <Evidence judged={data.decision.advance} today={hall.today} wanted />
+          <Evidence judged={data.decision.stepBack} today={hall.today} wanted={false} />
+        </div>
+      )}
+    </section>
+  );
+}
