@@ -70,6 +70,7 @@ export interface TodayLine {
   watch: Watch[];
   /** The three cues for this person, those that worked first, those that failed last. */
   cues: { slug: string; text: string; record: 'works' | 'failed' | null }[];
+  ifItGoesWrong: string[];
   /** Equipment that may be taken, for what can be given instead. */
   kit: { slug: string; name: string }[];
   failure: string | null;
@@ -194,12 +195,12 @@ export interface OwnDay {
     | 'target'
     | 'next'
     | 'cues'
+    | 'countedIn'
+    | 'ifItGoesWrong'
   > & {
     revision: number;
     loadKind: L.LoadKind;
-    countedIn: L.CountedIn;
     takesLoad: boolean;
-    ifItGoesWrong: string[];
   })[];
   /** Own sets of the day, to be corrected or taken back. */
   sets: { id: string; edit: number; variation: string; words: string }[];

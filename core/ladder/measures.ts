@@ -7,12 +7,13 @@ import type { FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
 export const MEASURES = ['clean repetitions', 'seconds held', 'rounds', 'load', 'effort'] as const;
 /** What of a log can be drawn over time. */
 export type Measure = (typeof MEASURES)[number];
-export const MEASURE_UNITS: Record<Measure, string> = {
-  'clean repetitions': 'repetitions',
-  'seconds held': 's',
-  rounds: 'rounds',
-  load: 'kg',
-  effort: 'of 10',
+/** What a measure is called on an axis, with its unit. */
+export const MEASURE_WORDS: Record<Measure, string> = {
+  'clean repetitions': 'clean repetitions a set',
+  'seconds held': 'held, s',
+  rounds: 'rounds a set',
+  load: 'load, kg',
+  effort: 'effort of 10',
 };
 
 export interface MeasurePoint {

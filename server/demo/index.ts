@@ -103,8 +103,12 @@ async function insertCare(
   random: () => number,
 ): Promise<void> {
   const recordedBy = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
-  if (who.asked) {
-    const { daysAgo, pain, sleepH, atEase } = who.asked;
+  // Most have been asked within a week; for some it is due again.
+  const asked =
+    who.asked ??
+    (who.on.length > 0 ? { daysAgo: 1 + Math.floor(random() * 9), pain: 0, sleepH: 7, atEase: 8 } : null);
+  if (asked) {
+    const { daysAgo, pain, sleepH, atEase } = asked;
     const date = daysBefore(today, daysAgo);
     await tx
       .insert(schema.checkIn)

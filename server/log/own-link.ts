@@ -127,7 +127,8 @@ export async function ownDay(
     const line = lineOf(inForce, ladder, own, aids, tried, date, false);
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
-    const { ladderName, levelName, pattern, variation, variationName, oneSided, target, next, cues } = line;
+    const { ladderName, levelName, pattern, variation, variationName, oneSided } = line;
+    const { target, next, cues, countedIn, ifItGoesWrong } = line;
     return [
       {
         ladderName,
@@ -139,11 +140,11 @@ export async function ownDay(
         target,
         next,
         cues,
+        countedIn,
+        ifItGoesWrong,
         revision: revisions.get(`variation/${v.slug}`) ?? 1,
         loadKind: v.loadKind,
-        countedIn: v.countedIn,
         takesLoad: takesLoad(v),
-        ifItGoesWrong: v.ifItGoesWrong.map((l) => l.text),
       },
     ];
   });

@@ -1,5 +1,5 @@
 import { laddersOf, resolve } from '../../core/library/index.ts';
-import type { Ladder } from '../../core/library/index.ts';
+import type { Ladder, ResolvedVariation, Shelf } from '../../core/library/index.ts';
 import {
   askBeforeWork,
   barSentence,
@@ -30,6 +30,18 @@ import { newestWithAids, setsOn } from './history.ts';
 import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
+
+/** Equipment of a variation, what the hall has fewest of first: that is what will be taken. */
+function kitOf(read: ResolvedVariation, shelf: Shelf): TodayLine['kit'] {
+  return [...read.equipmentAll, ...read.equipmentAny.flat()]
+    .map(({ equipment: { slug, name } }) => ({
+      slug,
+      name,
+      inHall: shelf.get('equipment', slug)?.inHall ?? 0,
+    }))
+    .sort((a, b) => a.inHall - b.inHall)
+    .map(({ slug, name }) => ({ slug, name }));
+}
 
 /** Days of a variation that the next set may follow from. */
 const RECENT_DAYS = 3;
@@ -183,12 +195,8 @@ export function lineOf(
         text: c.text,
         record: record.works.includes(c.slug) ? 'works' : record.failed.includes(c.slug) ? 'failed' : null,
       })),
-    kit: read
-      ? [...read.equipmentAll, ...read.equipmentAny.flat()].map((n) => ({
-          slug: n.equipment.slug,
-          name: n.equipment.name,
-        }))
-      : [],
+    ifItGoesWrong: read?.lines.ifItGoesWrong ?? [],
+    kit: read ? kitOf(read, shelf) : [],
     failure,
   };
 

@@ -29,7 +29,7 @@ interface Props {
   build?: Build;
   chosen?: string;
   onChoose?: (level: string) => void;
-  /** Names levels of other ladders; given, steps show their equals and what they come after. */
+  /** Names levels of other ladders; given, steps show how many equals they have and what they come after. */
   nameOf?: NameOfLevel;
 }
 
@@ -63,8 +63,6 @@ export function Elevation({
     ...(profile ?? []).map((s) => s.points ?? 0),
     ...[...(spread?.values() ?? [])].map((s) => s.high),
   );
-  const shortTitle = (slug: string) =>
-    entries.find((e) => e.kind === 'variation' && e.slug === slug)?.title ?? slug;
   const narrow = ladder.levels.length > WIDE_LEVELS;
   const rise = Math.min(RISE_REM, MOST_RISE_REM / ladder.levels.length);
   return (
@@ -99,8 +97,8 @@ export function Elevation({
             </span>
             <span className="block text-sm text-soft">{level.stage}</span>
             {nameOf && level.equals.length > 0 && (
-              <span className="block text-xs text-soft [overflow-wrap:anywhere]">
-                or {level.equals.map(shortTitle).join(', ')}
+              <span className="block text-xs text-soft">
+                {level.equals.length === 1 ? '1 equal' : `${level.equals.length} equals`}
               </span>
             )}
             {nameOf &&

@@ -1,4 +1,6 @@
 import { useMemo, useState } from 'react';
+import type { ReactNode } from 'react';
+import { MovementIcon } from '../figure/index.ts';
 import { Link, useParams } from 'react-router';
 import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
 import { aidWords, sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
@@ -156,6 +158,12 @@ export function LadderRoom() {
                 ) : (
                   <LevelView
                     nameOf={nameOf}
+                    iconOf={(s) => {
+                      const of = entries.find((e) => e.kind === 'variation' && e.slug === s);
+                      return of?.mechanics && of.pattern ? (
+                        <MovementIcon mechanics={of.mechanics} pattern={of.pattern} build={build} size={56} />
+                      ) : null;
+                    }}
                     level={settled.levels.find((l) => l.id === level.id)!}
                     title={(s) =>
                       library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
@@ -190,32 +198,33 @@ interface ViewProps {
   title: (slug: string) => string;
   equipment: (slug: string) => string;
   nameOf: NameOfLevel;
+  iconOf: (slug: string) => ReactNode;
   onEdit: (() => void) | null;
   editWord: string;
 }
 
-function LevelView({ level, title, equipment, nameOf, onEdit, editWord }: ViewProps) {
+function LevelView({ level, title, equipment, nameOf, iconOf, onEdit, editWord }: ViewProps) {
   const d = level.dose;
   return (
     <section className="mt-5" aria-label={`Level ${level.name}`}>
       <div className="flex flex-wrap items-baseline justify-between gap-4">
-        <h2 className="text-xl">
-          {level.name}: <Link to={`/library/variation/${level.main}`}>{title(level.main)}</Link>
-          {level.equals.length > 0 && (
-            <span className="text-base font-normal">
-              {' '}
-              or as an equal{' '}
-              {level.equals.map((s) => (
-                <Link key={s} to={`/library/variation/${s}`}>
-                  {title(s)}
-                </Link>
-              ))}
-            </span>
-          )}
-        </h2>
+        <h2 className="text-xl">{level.name}</h2>
         {onEdit && <Button onClick={onEdit}>{editWord}</Button>}
       </div>
-      <p className="text-soft">
+      <ul aria-label="Main variation and equals" className="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+        {[level.main, ...level.equals].map((slug) => (
+          <li key={slug} className="flex items-center gap-2">
+            {iconOf(slug)}
+            <span className="max-w-40 leading-tight">
+              <Link to={`/library/variation/${slug}`} className={slug === level.main ? 'font-semibold' : ''}>
+                {title(slug)}
+              </Link>
+              <span className="block text-sm text-soft">{slug === level.main ? 'main' : 'an equal'}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-soft">
         On arrival {d.sets} × {d.reps ?? (d.holdS ? `${d.holdS} s` : `${d.rounds} rounds`)}
         {d.loadKg ? ` with ${d.loadKg} kg` : ''}, rest {d.restS} s. Usual stay {level.usualStayWeeks.from} to{' '}
         {level.usualStayWeeks.to} weeks.

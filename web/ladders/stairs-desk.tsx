@@ -151,6 +151,20 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
       />
       <div className="mt-3 grid gap-6 xl:grid-cols-[26rem_1fr]">
         <div>
+          {level && (
+            <Insert
+              entries={entries}
+              ladder={now}
+              level={level}
+              number={index + 1}
+              onStep={(slug, name) => {
+                const next = insertLevel(now, index + 1, slug, name, blankLevel('', ''));
+                change(next);
+                setChosen(next.levels[index + 1]!.id);
+              }}
+              onEqual={(slug) => change(addEqual(now, level.id, slug))}
+            />
+          )}
           <DndContext
             sensors={sensors}
             collisionDetection={closestCenter}
@@ -183,20 +197,6 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
               </ol>
             </SortableContext>
           </DndContext>
-          {level && (
-            <Insert
-              entries={entries}
-              ladder={now}
-              level={level}
-              number={index + 1}
-              onStep={(slug, name) => {
-                const next = insertLevel(now, index + 1, slug, name, blankLevel('', ''));
-                change(next);
-                setChosen(next.levels[index + 1]!.id);
-              }}
-              onEqual={(slug) => change(addEqual(now, level.id, slug))}
-            />
-          )}
         </div>
         {level && (
           <div className="min-w-0">
@@ -432,7 +432,7 @@ function Insert({
     .filter((e) => e.kind === 'variation' && !e.retired && !there.has(e.slug))
     .slice(0, MOST_OFFERED);
   return (
-    <div className="mt-3 border-t border-ink pt-2">
+    <div className="mb-3">
       <TextField
         label="Put a variation of the library on the stairs"
         type="search"

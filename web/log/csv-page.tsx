@@ -101,7 +101,7 @@ function In() {
           or “none”. Without an id the same line read twice is one set.
         </p>
       </details>
-      <Field label="Choose a file, or paste its lines below">
+      <Field label="A file, or paste below">
         {(props) => (
           <input
             type="file"
@@ -116,7 +116,7 @@ function In() {
         )}
       </Field>
       <textarea
-        aria-label="Lines"
+        aria-label="Pasted lines"
         className="field mt-2 font-mono text-sm"
         rows={7}
         placeholder="person,date,variation,repetitions,watched"

@@ -220,7 +220,13 @@ function OnePerson({
               >
                 <PatternWord pattern={l.pattern} />{' '}
                 <span className="text-sm text-soft">
-                  {l.variation === null ? 'barred' : nextOf(l, ofDay, date).done ? 'done' : l.ladderName}
+                  {l.variation === null
+                    ? 'barred'
+                    : nextOf(l, ofDay, date).done
+                      ? 'done'
+                      : l.ladderName.toLowerCase() === l.pattern
+                        ? l.levelName
+                        : l.ladderName}
                 </span>
               </button>
             ))}

@@ -156,9 +156,10 @@ function PersonRow({
         <span className="text-sm text-soft">
           {p.lastSession ? `last ${day(p.lastSession, hall.today)}` : 'no session yet'}
           {answered.length > 0 && `; ${answered.join(', ')}`}
+          {p.ask && `; ${withDays(p.ask, hall.today)}`}
         </span>
         {p.ask && (
-          <Button floor onClick={onAsk} title={withDays(p.ask, hall.today)}>
+          <Button floor onClick={onAsk}>
             Ask before work
           </Button>
         )}
@@ -178,7 +179,6 @@ function PersonRow({
           {p.expected ? 'Away today' : 'Is here'}
         </Button>
       </div>
-      {p.ask && <p className="text-sm text-soft">{withDays(p.ask, hall.today)}</p>}
       {p.lines.length === 0 && (
         <p className="pb-1">
           Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place by trials</Link>
@@ -205,7 +205,8 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
       <p className="flex flex-wrap items-baseline gap-x-2">
         <PatternWord pattern={line.pattern} />
         <span className="text-soft">
-          {line.ladderName} {line.levelNumber} of {line.levels}
+          {line.ladderName.toLowerCase() === line.pattern ? '' : `${line.ladderName} `}
+          {line.levelNumber} of {line.levels}, {line.levelName}
         </span>
         {line.outcome && <OutcomeWord outcome={line.outcome} />}
       </p>

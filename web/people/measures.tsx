@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { OnLadder } from '../../contract/log.ts';
 import {
   askedOf,
-  MEASURE_UNITS,
+  MEASURE_WORDS,
   measured,
   measuresIn,
   plannedAgainstDone,
@@ -97,7 +97,6 @@ function OfLevel({
     [measure, asked, massKg],
   );
   if (!measure) return <Empty>Nothing logged at this level in the last year.</Empty>;
-  const unit = MEASURE_UNITS[measure];
   const plan = plannedAgainstDone(sets).reverse();
   return (
     <>
@@ -122,9 +121,7 @@ function OfLevel({
             <tr className="border-b border-ink">
               <th>Date</th>
               <th>Side</th>
-              <th>
-                {measure}, {unit}
-              </th>
+              <th>{MEASURE_WORDS[measure]}</th>
             </tr>
           </thead>
           <tbody>
@@ -140,7 +137,7 @@ function OfLevel({
       </details>
       {thresholds.length > 0 && (
         <p className="text-sm text-soft">
-          Dotted: what the level asks, {thresholds.map((t) => `${tidy(t)} ${unit}`).join(' and ')}.
+          Dotted: what the level asks, {thresholds.map((t) => tidy(t)).join(' and ')}.
         </p>
       )}
       {plan.length > 0 && (
@@ -224,7 +221,7 @@ function Chart({
           xaxis: { ...look.axis, type: 'date' },
           yaxis: {
             ...look.axis,
-            title: { text: `${measure}, ${MEASURE_UNITS[measure]}` },
+            title: { text: MEASURE_WORDS[measure] },
             rangemode: 'tozero',
           },
         },
