@@ -27,8 +27,12 @@ for (const scheme of ['light', 'dark'] as const) {
     const paths = [
       '/floor',
       `/floor/${person.id}`,
+      `/floor/session?people=${person.id},${people.find((p) => p.name === 'Zelda Marchbanks')!.id}`,
+      '/overview',
+      '/sets',
       '/people',
       `/people/${person.id}`,
+      `/people/${people.find((p) => p.name === 'Bram Hollis')!.id}`,
       '/library',
       '/library/variation/bench-thrust',
       '/library?kind=cue',
@@ -67,7 +71,17 @@ for (const scheme of ['light', 'dark'] as const) {
       await expect(page.getByText(/^(Reading|Opening|One moment)/)).toHaveCount(0);
       await check(path);
     }
-    await page.keyboard.press('/');
+    await page.goto('/ladders/bench-extension-ladder');
+    await page.getByRole('button', { name: 'Change the stairs' }).click();
+    await expect(page.getByRole('list', { name: 'Steps, from the easiest' })).toBeVisible();
+    await check('the stairs taken apart');
+    const own = await page.request.post(`/api/people/${person.id}/own-links`, {
+      headers: { origin: new URL(page.url()).origin },
+      data: { days: 1 },
+    });
+    await page.goto(new URL(((await own.json()) as { url: string }).url).pathname);
+    await expect(page.getByRole('heading', { name: person.name })).toBeVisible();
+    await check('a personal link');
     await page.goto('/people');
     await page.getByRole('button', { name: 'Go to' }).click();
     await expect(page.getByPlaceholder('A name, a variation, a room, an action')).toBeVisible();

@@ -19,6 +19,7 @@ export async function another(browser: Browser, login: Login): Promise<Page> {
 
 export async function openPerson(page: Page, name: string): Promise<void> {
   await page.goto('/people');
-  await page.getByRole('link', { name }).click();
+  // One row a ladder.
+  await page.getByRole('link', { name }).first().click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }

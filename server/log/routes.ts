@@ -111,7 +111,7 @@ export function logRoutes(app: App, s: Services): void {
   app.get('/api/people/:id/measures', async (c) => {
     const person = await personOf(s.db, idOf(c));
     const { today } = await when();
-    const of = (c.req.query('of') ?? '').split(',').filter(Boolean).slice(0, 40);
+    const of = (c.req.query('of') ?? '').split(',').filter(Boolean).slice(0, 300);
     const sets = await setsOfVariations(s.db, person.id, of, today);
     return c.json(seesHealth(meOf(c), person) ? sets : sets.map(setWithoutHealth));
   });

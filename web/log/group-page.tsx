@@ -6,7 +6,7 @@ import type { Person } from '../../contract/people.ts';
 import { nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
-import { queryClient, request, useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
+import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
@@ -20,7 +20,7 @@ import type { Parcel } from './outbox-store.ts';
 import { SetForm, startOf } from './set-form.tsx';
 import { useSheetsOf } from './use-sheets.ts';
 import { WatchList } from './watch-list.tsx';
-import { targetWords } from './words.ts';
+import { setSummary, targetWords } from './words.ts';
 
 const sheetPath = (line: TodayLine, personId: string) =>
   `/api/sheets/${line.variation}?stage=${line.stage}&person=${personId}`;
@@ -189,7 +189,10 @@ function OnePerson({
   ofDay: ShownSet[];
 }) {
   const { params, set } = useAddress();
+  const units = useUnits();
   const [asking, setAsking] = useState(false);
+  const [last, setLast] = useState<string | null>(null);
+  const logged = ofDay.find((s) => s.id === last);
   const sheets = useSheetsOf([
     ...ofDay.map((s) => s.variation),
     ...p.lines.flatMap((l) => l.variation ?? []),
@@ -232,8 +235,28 @@ function OnePerson({
             ))}
           </div>
         )}
+        {logged && (
+          <div
+            className="mb-3 flex items-center gap-3 border-l-[6px] border-tape bg-paper px-4"
+            role="status"
+          >
+            <span className="grow">
+              Kept: set {logged.ordinal} of today, {setSummary(logged, units.mass, (f) => f)}.
+            </span>
+            <Button
+              floor
+              tone="quiet"
+              onClick={() => {
+                dropSet(logged, p.personId);
+                setLast(null);
+              }}
+            >
+              Undo
+            </Button>
+          </div>
+        )}
         {line ? (
-          <OneLine key={line.ladder} person={p} line={line} date={date} ofDay={ofDay} />
+          <OneLine key={line.ladder} person={p} line={line} date={date} ofDay={ofDay} onKept={setLast} />
         ) : (
           <Empty>
             Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place {name} by trials</Link>.
@@ -270,19 +293,19 @@ function OneLine({
   line,
   date,
   ofDay,
+  onKept,
 }: {
   person: TodayPerson;
   line: TodayLine;
   date: string;
   ofDay: ShownSet[];
+  /** The set just kept, so that it can be taken back. */
+  onKept: (id: string) => void;
 }) {
   const units = useUnits();
-  const { hall } = useSigned();
   const sheet = useGet<Sheet>(line.variation ? sheetPath(line, p.personId) : null);
   const [sideTest, setSideTest] = useState(false);
-  const [last, setLast] = useState<string | null>(null);
   const next = useMemo(() => nextOf(line, ofDay, date), [line, ofDay, date]);
-  const logged = ofDay.find((s) => s.id === last);
   if (line.variation === null) {
     return (
       <Notice tone="warn">
@@ -338,23 +361,6 @@ function OneLine({
         </p>
       </div>
       {line.failure && <Notice tone="warn">{line.failure}</Notice>}
-      {logged && (
-        <div className="mb-3 flex items-center gap-3 border-l-[6px] border-tape bg-paper px-4" role="status">
-          <span className="grow">
-            Kept: set {logged.ordinal} of {hall.today === logged.date ? 'today' : logged.date}.
-          </span>
-          <Button
-            floor
-            tone="quiet"
-            onClick={() => {
-              dropSet(logged, p.personId);
-              setLast(null);
-            }}
-          >
-            Undo
-          </Button>
-        </div>
-      )}
       <Loaded query={sheet} what="the sheet">
         {({ resolved, revision }) => (
           <SetForm
@@ -366,7 +372,7 @@ function OneLine({
             keys
             onSideTest={setSideTest}
             onLog={(observed) =>
-              setLast(
+              onKept(
                 keepSet(
                   {
                     personId: p.personId,

@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { SIDES } from '../../core/library/index.ts';
 import type { ResolvedVariation, Side } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
@@ -106,16 +106,18 @@ export function SetForm({
   const faultSide = (fault: string, side: Side | null) =>
     change({ faults: set.faults.map((f) => (f.fault === fault ? { ...f, side } : f)) });
 
+  const typed = useRef({ text: '', at: 0 });
   useEffect(() => {
     if (!keys) return;
-    let typed = '';
-    let at = 0;
     const onKey = (e: KeyboardEvent) => {
       if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       if (/^\d$/.test(e.key)) {
-        typed = e.timeStamp - at < ONE_NUMBER_MS ? `${typed}${e.key}`.slice(-3) : e.key;
-        at = e.timeStamp;
-        const amount = Number(typed);
+        const { text, at } = typed.current;
+        typed.current = {
+          text: e.timeStamp - at < ONE_NUMBER_MS ? `${text}${e.key}`.slice(-3) : e.key,
+          at: e.timeStamp,
+        };
+        const amount = Number(typed.current.text);
         setSet((now) => ({
           ...now,
           ...(now.doneReps !== null

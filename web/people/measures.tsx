@@ -9,6 +9,7 @@ import {
   thresholdsOf,
 } from '../../core/ladder/index.ts';
 import type { LoggedSet, Measure, MeasurePoint } from '../../core/ladder/index.ts';
+import type { SettledLevel } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, plotLook, SelectField, tidy } from '../ui/index.ts';
 
@@ -27,9 +28,16 @@ export function Measures({
   const on = placed.find((l) => l.ladder.slug === slug) ?? placed[0];
   const here = on?.ladder.levels.find((l) => l.id === on.standing!.level);
   const [levelId, setLevelId] = useState<string | null>(null);
-  const level = on?.ladder.levels.find((l) => l.id === levelId) ?? here;
-  const of = level ? [level.main, ...level.equals].join(',') : '';
+  const of = on?.ladder.levels.flatMap((l) => [l.main, ...l.equals]).join(',') ?? '';
   const sets = useGet<LoggedSet[]>(of ? `/api/people/${personId}/measures?of=${of}` : null);
+  const logged = (l: SettledLevel) =>
+    (sets.data ?? []).filter((s) => s.variation === l.main || l.equals.includes(s.variation));
+  // Where they stand now, or, before anything is logged there, the level logged last.
+  const newest = sets.data?.at(-1)?.variation;
+  const before = on?.ladder.levels.find((l) => newest && (l.main === newest || l.equals.includes(newest)));
+  const level =
+    on?.ladder.levels.find((l) => l.id === levelId) ??
+    (here && logged(here).length === 0 ? (before ?? here) : here);
   if (!on || !level) return null;
   return (
     <section aria-label="Measures over time">
@@ -64,7 +72,7 @@ export function Measures({
         {(list) => (
           <OfLevel
             key={`${on.ladder.slug} ${level.id}`}
-            sets={list}
+            sets={list.filter((s) => s.variation === level.main || level.equals.includes(s.variation))}
             on={on}
             asked={askedOf(level, on.standing!).advance}
             massKg={massKg}
