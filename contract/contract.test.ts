@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { writeLibraryFile } from '../core/exchange/index.ts';
 import type { LibraryFile } from '../core/exchange/index.ts';
 import { canonicalJson, breachesOf, KINDS, shelfOf } from '../core/library/index.ts';
+import { anyCriterion } from '../core/testing/criteria.ts';
 import { madeUpLibrary } from '../core/testing/library.ts';
 import { cue, fault, ladder, level, question, variation } from '../core/testing/samples.ts';
 import { seeded } from '../core/testing/seeded.ts';
@@ -129,6 +130,37 @@ describe('a number that a house answer decides', () => {
     ['12', false],
   ])('%j stands in a criterion: %s', (reps, good) => {
     expect(bodySchema.validate(withReps(reps)).error === undefined).toBe(good);
+  });
+});
+
+describe('criteria', () => {
+  const inLadder = (advance: unknown) => ladder([level('a', advance as never)]);
+  const inFile = (advance: unknown) => ({ ...file, documents: [inLadder(advance)] });
+  it('that can be written stand in a ladder, for both schemas', () => {
+    fc.assert(
+      fc.property(anyCriterion(), (c) => {
+        expect(bodySchema.validate(inLadder(c)).error).toBeUndefined();
+        expect(byJsonSchema(inFile(c))).toBe(true);
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it.each([
+    [{ kind: 'wish' }],
+    [{ kind: 'cleanReps', reps: 12, sets: 2, within: { over: 'months', last: 2 } }],
+    [{ kind: 'cleanReps', reps: 12, sets: 2, within: { over: 'sessions' } }],
+    [{ kind: 'sideDifferenceAtMost', percent: 10, within: { over: 'set' } }],
+    [{ kind: 'load', load: 20, unit: 'stone', reps: 8, sets: 2 }],
+    [{ kind: 'felt', sets: 1, felt: { region: 'tail', kind: 'work' } }],
+    [{ kind: 'aidsAtMost', aid: 'wings', most: 0 }],
+    [{ kind: 'signedOff', by: 'a friend' }],
+    [{ kind: 'levelHeld', ladder: 'Not A Slug', level: 'x' }],
+    [{ kind: 'not', of: { kind: 'all', of: [] } }],
+    [{ kind: 'sessionsRunning', sessions: 1, of: { kind: 'painAtMost', pain: 0 } }],
+    [{ kind: 'all', of: [] }],
+  ])('%j are refused by both', (c) => {
+    expect(bodySchema.validate(inLadder(c)).error).toBeDefined();
+    expect(byJsonSchema(inFile(c))).toBe(false);
   });
 });
 

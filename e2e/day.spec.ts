@@ -97,7 +97,7 @@ test('the head coach changes a criterion, and the sentence and the decision foll
   await page.goto('/ladders/bridge-ladder');
   await expect(page.getByText('2 sets of 12 clean repetitions, in 2 sessions running')).toBeVisible();
   await page.getByRole('button', { name: 'Edit this level' }).click();
-  const advance = page.getByRole('group', { name: 'Move up when' });
+  const advance = page.getByRole('group', { name: 'Move up when' }).first();
   await advance.getByLabel('clean repetitions').first().fill('3');
   await advance.getByLabel('sets', { exact: true }).fill('1');
   await advance.getByLabel('sessions running').first().fill('1');
@@ -165,6 +165,14 @@ test('a set of an earlier session is corrected afterwards, and its settings come
   await dialog.getByRole('button', { name: /watched, no fault/ }).click();
   await expect(that.getByText('31 s held')).toBeVisible();
   await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0);
+
+  // A day before the newest sessions is read when it is asked for.
+  const long = people.find((p) => p.name === 'Lorcan Whitlock')!;
+  await page.goto(`/floor/${long.id}`);
+  const [year, month, date] = sets.at(-1)!.date.split('-').map(Number);
+  const back = new Date(Date.UTC(year!, month! - 1, date! - 70)).toISOString().slice(0, 10);
+  await page.getByLabel('Session of').fill(back);
+  await expect(that.getByRole('button', { name: 'Correct' }).first()).toBeVisible();
 
   await page.goto('/floor');
   await page.getByRole('link', { name: /Rui Tamarindo/ }).click();

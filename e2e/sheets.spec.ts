@@ -229,7 +229,8 @@ test('a filled paper sheet is entered row by row: all of it or, with a word on e
   const people = (await (await page.request.get('/api/people')).json()) as Person[];
   const { id } = people.find((p) => p.name === 'Ida Farrow')!;
   const count = async () =>
-    ((await (await page.request.get(`/api/people/${id}/ladders`)).json()) as { sets: unknown[] }).sets.length;
+    ((await (await page.request.get(`/api/today?people=${id}`)).json()) as { people: { sets: unknown[] }[] })
+      .people[0]!.sets.length;
   const before = await count();
   await page.getByRole('link', { name: 'Enter a paper sheet' }).click();
   await expect(page.getByRole('heading', { name: 'Enter a paper sheet: Ida Farrow' })).toBeVisible();

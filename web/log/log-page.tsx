@@ -10,9 +10,8 @@ import { useGet, useSigned, useUnits } from '../shell/index.ts';
 import { day, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
 import { DayList } from './day-list.tsx';
 import { keepSet } from './keep-set.ts';
-import { mergedSets } from './merge.ts';
-import { useParcels } from './outbox.tsx';
 import { SetForm, startOf } from './set-form.tsx';
+import { useLogUpTo } from './use-day.ts';
 import { useSheetsOf } from './use-sheets.ts';
 import { targetWords } from './words.ts';
 
@@ -72,7 +71,6 @@ export function LogPage() {
 function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data: PersonOnLadders }) {
   const { hall } = useSigned();
   const units = useUnits();
-  const parcels = useParcels();
   const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
   const [picked, setPicked] = useState<string | null>(null);
   const variation = picked ?? on.decision?.variation ?? level?.main ?? '';
@@ -80,8 +78,8 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
   const sheet = useGet<Sheet>(
     variation ? `/api/sheets/${variation}?stage=${stage}&person=${personId}` : null,
   );
-  const all = mergedSets(data.sets, parcels, personId);
   const [date, setDate] = useState(hall.today);
+  const all = useLogUpTo(personId, data, date);
   const ofDay = all.filter((s) => s.date === date);
   const sheets = useSheetsOf(ofDay.map((s) => s.variation));
   const stopped = on.decision?.outcome === 'stop and refer';
@@ -194,7 +192,8 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           personId={personId}
           sets={ofDay}
           seesHealth={data.seesHealth}
-          sheetOf={(v) => sheets.get(v)}
+          // The sheet on the page is at hand without a connection too.
+          sheetOf={(v) => (v === variation ? sheet.data?.resolved : sheets.get(v))}
         />
         {sheet.data && (
           <div className="mt-5">

@@ -103,4 +103,40 @@ describe('the outbox', () => {
     await outbox.check();
     expect(states()).toEqual({});
   });
+
+  it('runs errands too: kept first, sent when it can be, a newer one in place of the older', async () => {
+    const errand = (pain: number) => ({
+      method: 'PUT' as const,
+      path: '/api/people/p/check-in/2026-11-24',
+      body: { pain },
+      words: 'The questions before work',
+    });
+    answer = () => 'unreachable';
+    await outbox.run('check-in p', 'p', errand(2));
+    await outbox.run('check-in p', 'p', errand(0));
+    await outbox.flush();
+    expect(outbox.current()).toMatchObject([{ state: 'waiting', errand: { body: { pain: 0 } } }]);
+    answer = () => received('2026-11-24T10:00:00Z');
+    sent = [];
+    await outbox.flush();
+    expect(sent).toEqual(['PUT /api/people/p/check-in/2026-11-24']);
+    expect(states()).toEqual({ 'check-in p': 'sent' });
+  });
+
+  it('keeps what a decision had stood on until it is seen, snapshot or not', async () => {
+    answer = (_method, path) =>
+      path === '/api/heartbeat'
+        ? beat('one', '2026-11-24T11:00:00Z')
+        : {
+            status: 200,
+            body: { id: 'a', edit: 2, flaggedMoves: ['m'], receivedAt: '2026-11-24T10:00:00Z' },
+          };
+    await put('a', 2);
+    await vi.waitFor(() => expect(outbox.current()).toMatchObject([{ state: 'sent', flaggedMoves: 1 }]));
+    await outbox.check();
+    expect(states()).toEqual({ a: 'sent' });
+    await outbox.seen('a');
+    await outbox.check();
+    expect(states()).toEqual({});
+  });
 });

@@ -16,9 +16,8 @@ import {
 import type { PaperRow } from '../../core/sheets/index.ts';
 import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
-import { mergedSets } from './merge.ts';
 import { outbox } from './outbox-store.ts';
-import { useParcels } from './outbox.tsx';
+import { useLogUpTo } from './use-day.ts';
 
 /** Type in what a paper log sheet says, row by row as it is printed; everything is kept at once or nothing. */
 export function PaperEntry() {
@@ -71,11 +70,11 @@ const keyOf = (v: PrintedVariation) => v.resolved.source.slug;
 function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[]; data: PersonOnLadders }) {
   const { hall } = useSigned();
   const units = useUnits();
-  const parcels = useParcels();
   const fresh = (): Rows =>
     Object.fromEntries(of.map((v) => [keyOf(v), logRows(v.resolved.source, v.target).flat().map(blankRow)]));
   const [rows, setRows] = useState(fresh);
   const [date, setDate] = useState(hall.today);
+  const all = useLogUpTo(personId, data, date);
   const [tried, setTried] = useState(false);
   const [kept, setKept] = useState<number | null>(null);
   const toKg = (shown: number) => fromMass(shown, units.mass);
@@ -94,12 +93,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
   const keep = () => {
     setTried(true);
     if (wrong > 0 || done.length === 0) return;
-    const last = Math.max(
-      0,
-      ...mergedSets(data.sets, parcels, personId)
-        .filter((s) => s.date === date)
-        .map((s) => s.ordinal),
-    );
+    const last = Math.max(0, ...all.filter((s) => s.date === date).map((s) => s.ordinal));
     done.forEach(({ v, set }, i) => {
       const { source } = v.resolved;
       void outbox.put({
