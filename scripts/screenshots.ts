@@ -31,8 +31,11 @@ function libraryMovements() {
     .map((v) => ({ name: v.shortName, pattern: v.pattern, mechanics: resolveMechanics(v, shelf) }));
 }
 
+/** Who stands on the floor in the pictures of a session. */
+const SESSION = ['Pascal Ouderkerk', 'Nele Sandbrook', 'Jonah Sprigg', 'Wiebke Tarrant'];
+
 const SHOTS: Shot[] = [
-  { name: 'people', login: 'head', path: () => '/people' },
+  { name: 'overview', login: 'head', path: () => '/overview' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
   { name: 'sheet', login: 'coach', path: () => '/library/variation/goblet-squat' },
   {
@@ -48,6 +51,15 @@ const SHOTS: Shot[] = [
     login: 'head',
     path: () => '/ladders/bridge-ladder',
     press: ['4 One leg sound', 'Edit this level'],
+    choose: ['Try it on the log of', 'Oskar Lindqvane'],
+    scrollTo: 'section[aria-label="Try it on a log"]',
+  },
+  {
+    name: 'stairs',
+    login: 'head',
+    path: () => '/ladders/squat-ladder',
+    press: ['Change the stairs'],
+    size: [1280, 1180],
   },
   { name: 'body-room', login: 'coach', path: () => '/body?a=back-squat&b=bench-thrust' },
   { name: 'library', login: 'coach', path: () => '/library?q=heels&pattern=squat,hinge' },
@@ -65,23 +77,26 @@ const SHOTS: Shot[] = [
     choose: ['Answer', 'As deep as the back stays long'],
   },
   { name: 'health', login: 'head', path: () => '/library/health' },
-  { name: 'house-question', login: 'coach', path: () => '/library/houseQuestion/knee-travel' },
   {
     name: 'editor',
     login: 'head',
     path: () => '/library/variation/goblet-squat/edit',
     scrollTo: '#section-execution',
   },
-  { name: 'floor', login: 'coach', path: () => '/floor', size: [820, 1180] },
-  { name: 'log-tablet', login: 'coach', path: (id) => `/floor/${id('Marta Quillon')}`, size: [820, 1180] },
+  { name: 'today', login: 'coach', path: () => '/floor' },
   {
-    name: 'log-phone',
+    name: 'session-tablet',
     login: 'coach',
-    path: (id) => `/floor/${id('Marta Quillon')}`,
+    path: (id) => `/floor/session?people=${SESSION.map(id).join(',')}&who=${id('Pascal Ouderkerk')}`,
+    size: [820, 1180],
+  },
+  {
+    name: 'session-phone',
+    login: 'coach',
+    path: (id) => `/floor/session?people=${SESSION.map(id).join(',')}&who=${id('Nele Sandbrook')}`,
     size: [390, 844],
     dark: true,
   },
-  { name: 'hall', login: 'head', path: () => '/hall' },
 ];
 
 const { base, browser, close } = await demoServer(4393);

@@ -7,7 +7,8 @@ import type { LoggedSet } from '../ladder/index.ts';
 
 const ID = '0a0b0c0d-1111-4222-8333-444455556666';
 const ctx: SetRowContext = {
-  person: (name) => (name === 'Ida' ? { id: 'p1' } : name === 'Twin' ? 'several' : null),
+  person: (name) =>
+    name === 'Ida' || name === '=Ida' || name === "'=Ida" ? { id: 'p1' } : name === 'Twin' ? 'several' : null,
   variation: (slug) => (slug === 'box-squat' ? { revision: 3, loadKind: 'none' } : null),
   hasFault: (slug) => slug.startsWith('knee'),
   today: '2026-11-24',
@@ -15,7 +16,7 @@ const ctx: SetRowContext = {
 const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: null });
 const whole = (min: number, max: number) => fc.integer({ min, max });
 const side = maybe(fc.constantFrom(...SIDES));
-const word = fc.constantFrom('pads', 'Rack hooks', 'Support: wall', 'band help');
+const word = fc.constantFrom('-drop', '@home', 'pads', 'Rack hooks', 'Support: wall', 'band help');
 const anySet: fc.Arbitrary<LoggedSet> = fc
   .record({
     ordinal: whole(1, 50),
@@ -81,6 +82,17 @@ describe('sets as rows', () => {
       }),
       { numRuns: 500 },
     );
+  });
+
+  it('are nothing that a spreadsheet would run', () => {
+    for (const name of ['=Ida', "'=Ida"]) {
+      const [set] = fc.sample(anySet, 1);
+      const out = rowOfSet({ ...set!, aids: [{ name: '-cmd', setting: '1; rm' }] }, name);
+      expect([out.person[0], out.aids[0]]).toEqual(["'", "'"]);
+      expect(setOfRow(out, 2, 1, ctx)).toMatchObject({
+        set: { aids: [{ name: '-cmd', setting: '1, rm' }], personId: 'p1' },
+      });
+    }
   });
 
   it('take what is missing for not known, and the place in the file for the number of the set', () => {

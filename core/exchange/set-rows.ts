@@ -47,10 +47,17 @@ const yesNo = (b: boolean | null) => (b === null ? '' : b ? 'yes' : 'no');
 const plain = (n: number | null) => (n === null ? '' : String(n));
 const sided = (side: Side | null) => (side ? ` (${side})` : '');
 
+/** Words that a spreadsheet would run as a formula get an apostrophe before them, and lose it on the way back. */
+const guarded = (text: string) => (/^'*[=+\-@\t]/.test(text) ? `'${text}` : text);
+const unguarded = (text: string) => (/^'+[=+\-@\t]/.test(text) ? text.slice(1) : text);
+
+/** Marks that tell parts of a cell apart do not stand in the words of one. */
+const apart = (text: string, marks: RegExp) => text.replace(marks, ',');
+
 /** A set as a row; '' is what is not known, "none" and "nothing" what was asked and was not there. */
 export function rowOfSet(set: LoggedSet, person: string): SetRow {
   return {
-    person,
+    person: guarded(person),
     date: set.date,
     set: String(set.ordinal),
     variation: set.variation,
@@ -76,7 +83,11 @@ export function rowOfSet(set: LoggedSet, person: string): SetRow {
         : set.sensations.map((f) => `${f.kind}: ${f.region}${sided(f.side)}`).join('; ') || 'nothing',
     pain: plain(set.pain),
     at_ease: plain(set.atEase),
-    aids: set.aids === null ? '' : set.aids.map((a) => `${a.name}=${a.setting}`).join('; ') || 'none',
+    aids: guarded(
+      set.aids === null
+        ? ''
+        : set.aids.map((a) => `${apart(a.name, /[=;]/g)}=${apart(a.setting, /;/g)}`).join('; ') || 'none',
+    ),
     id: set.id,
   };
 }
@@ -187,7 +198,7 @@ export function setOfRow(
     }
   };
 
-  const name = (row.person ?? '').trim();
+  const name = unguarded((row.person ?? '').trim());
   const person = name === '' ? null : ctx.person(name);
   if (name === '') say('person', 'Nobody is named.');
   else if (person === null) say('person', `Nobody here is called "${name}".`);
@@ -233,7 +244,7 @@ export function setOfRow(
     sensations: at('felt', feltIn, null),
     pain: at('pain', (t) => numberIn(t, 0, 10, false), null),
     atEase: at('at_ease', (t) => numberIn(t, 0, 10, true), null),
-    aids: at('aids', aidsIn, null),
+    aids: at('aids', (t) => aidsIn(unguarded(t)), null),
   };
   const amounts = ['repetitions', 'hold_s', 'rounds'] as const;
   if (amounts.every((c) => (row[c] ?? '').trim() === '')) {
