@@ -113,6 +113,8 @@ export interface PersonOnLadders {
   ladders: OnLadder[];
   moves: MoveRow[];
   signOffs: SignOff[];
+  /** Aids and settings as they were last used, by variation. */
+  settings: { variation: string; date: string; aids: { name: string; setting: string }[] }[];
   /** False when pain and health reasons have been left out. */
   seesHealth: boolean;
 }

@@ -9,6 +9,7 @@ import type { Person } from '../contract/people.ts';
 import { personList } from '../server/people/index.ts';
 import { daysAfter } from '../core/ladder/index.ts';
 import { laddersOf } from '../core/library/index.ts';
+import { set } from '../core/testing/samples.ts';
 import { seeded, uuidFrom } from '../core/testing/seeded.ts';
 import { middle, show } from './measure.ts';
 
@@ -159,39 +160,13 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
     const logging = (async () => {
       while (busy) {
         const person = people[Math.floor(random() * people.length)]!;
+        const { id: _i, sessionId: _s, ...fields } = set(TODAY, { variation: 'floor-lift' });
         const start = performance.now();
         await db.transaction((tx) =>
           putSet(
             tx,
             uuidFrom(random),
-            {
-              personId: person.id,
-              date: TODAY,
-              edit: 1,
-              ordinal: 1,
-              variation: 'floor-lift',
-              variationRevision: 1,
-              role: 'work',
-              warmUp: false,
-              watched: true,
-              sideTest: false,
-              side: null,
-              plannedReps: 12,
-              doneReps: 12,
-              holdS: null,
-              rounds: null,
-              loadKg: null,
-              loadKind: 'none',
-              effort: 6,
-              tempoKept: null,
-              rangeReached: null,
-              rangeDeg: null,
-              faults: [],
-              sensations: null,
-              pain: 0,
-              atEase: null,
-              aids: null,
-            },
+            { ...fields, personId: person.id, edit: 1 },
             { name: 'bench', seesHealth: () => true, own: false },
             new Date(),
             TODAY,

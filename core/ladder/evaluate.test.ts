@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { evaluate, levelEvidence, nextSide, sentenceOf, sideDifference } from './index.ts';
+import { evaluate, levelEvidence, sentenceOf, sideDifference } from './index.ts';
 import type { Criterion, Judgement, LoggedSet, VariationFacts } from './index.ts';
 
 const D1 = '2026-01-05';
@@ -236,23 +236,5 @@ describe('sentences', () => {
     ],
   ] as [Criterion, string][])('%j', (criterion, sentence) => {
     expect(sentenceOf(criterion)).toBe(sentence);
-  });
-});
-
-describe('the side to do next', () => {
-  const done = (date: string, side: 'left' | 'right', doneReps: number, ordinal: number) =>
-    set(date, { side, doneReps, ordinal });
-  const before = [done(D1, 'left', 12, 1), done(D1, 'right', 9, 2)];
-  it('is the weaker of the last day, and then the sides alternate', () => {
-    expect(nextSide(before, 'one-main', D2)).toBe('right');
-    expect(nextSide([...before, done(D2, 'right', 10, 1)], 'one-main', D2)).toBe('left');
-    expect(nextSide([done(D2, 'left', 9, 2), done(D2, 'right', 10, 1), ...before], 'one-main', D2)).toBe(
-      'right',
-    );
-  });
-  it('is left when nothing tells, and when only later days do', () => {
-    expect(nextSide([], 'one-main', D2)).toBe('left');
-    expect(nextSide(before, 'another', D2)).toBe('left');
-    expect(nextSide(before, 'one-main', '2026-01-01')).toBe('left');
   });
 });

@@ -1,5 +1,5 @@
 import type { Side } from '../library/index.ts';
-import type { EvidenceSession, FactsBySlug, LoggedSet } from './evidence.ts';
+import type { FactsBySlug, LoggedSet } from './evidence.ts';
 import { isOneSided } from './pool.ts';
 import type { Pool } from './pool.ts';
 import { allOf } from './three-valued.ts';
@@ -157,7 +157,3 @@ export function shareOfSets(
     sides: [],
   });
 }
-
-/** Sessions of the window in which at least one set satisfies. */
-export const sessionsWith = (sessions: readonly EvidenceSession[], has: (s: LoggedSet) => boolean): number =>
-  sessions.filter((s) => s.sets.some(has)).length;

@@ -1,6 +1,6 @@
 import type { Side } from '../library/index.ts';
 import { daysBetween } from './days.ts';
-import { bySetOrder, cleanReps } from './evidence.ts';
+import { cleanReps } from './evidence.ts';
 import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
 
 /** A side test older than this says nothing about today. */
@@ -74,25 +74,4 @@ export function sideDifference(
     return null;
   }
   return null;
-}
-
-/**
- * Side to do next in one-sided work: the sides alternate within a day, and the weaker one begins,
- * which is the one that did less on the last day before (common practice, no source). Left when equal.
- */
-export function nextSide(sets: readonly LoggedSet[], variation: string, date: IsoDate): Side {
-  const own = sets.filter((s) => s.variation === variation && s.side !== null && !s.warmUp).sort(bySetOrder);
-  const last = own.filter((s) => s.date === date).at(-1);
-  if (last) return last.side === 'left' ? 'right' : 'left';
-  const before = own.filter((s) => s.date < date);
-  const lastDate = before
-    .map((s) => s.date)
-    .sort()
-    .at(-1);
-  const best = (side: Side) =>
-    Math.max(
-      0,
-      ...before.filter((s) => s.date === lastDate && s.side === side).map((s) => s.doneReps ?? s.holdS ?? 0),
-    );
-  return best('right') < best('left') ? 'right' : 'left';
 }

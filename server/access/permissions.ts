@@ -85,7 +85,6 @@ export const PERMISSIONS: Readonly<Record<string, readonly Who[]>> = {
   'GET /api/today': COACHES,
   'PUT /api/people/:id/check-in/:date': COACHES,
   'PUT /api/cues-tried/:id': COACHES,
-  'DELETE /api/cues-tried/:id': COACHES,
   'GET /api/people/:id/sets': COACHES,
   'GET /api/people/:id/measures': COACHES,
   'GET /api/people/:id/placements': COACHES,

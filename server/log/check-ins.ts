@@ -70,10 +70,6 @@ export async function saveCueTried(
     .onConflictDoUpdate({ target: cueTried.id, set: { outcome: request.outcome } });
 }
 
-export async function dropCueTried(tx: Db, id: string): Promise<void> {
-  await tx.delete(cueTried).where(eq(cueTried.id, id));
-}
-
 export async function cuesTriedBy(db: Db, personIds: readonly string[]): Promise<Map<string, CueTried[]>> {
   const map = new Map<string, CueTried[]>();
   if (personIds.length === 0) return map;

@@ -19,7 +19,7 @@ import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { recentSets } from './history.ts';
+import { recentSets, settingsOf } from './history.ts';
 import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
@@ -127,7 +127,8 @@ export async function personOnLadders(
         ladderRevision: revisions.get(`ladder/${raw.slug}`) ?? 0,
         standing,
         stay: standing && level ? stayOf(level.usualStayWeeks, standing.since, today) : null,
-        target: standing && level ? targetAt(level.dose, standing.taken) : null,
+        // Where the decision failed, so may the ways on taken: the level's own dose still tells what to log.
+        target: standing && level ? targetAt(level.dose, failure === null ? standing.taken : []) : null,
         decision: decision && (seesHealth ? decision : withoutHealth(decision)),
         failure,
         names: Object.fromEntries([...facts.values()].map((f) => [f.slug, f.name])),
@@ -144,6 +145,7 @@ export async function personOnLadders(
     ladders,
     moves: await movesOf(db, personId, seesHealth),
     signOffs: [...own.signOffs],
+    settings: await settingsOf(db, personId),
     seesHealth,
   };
 }

@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm';
-import type { StoredSet } from '../../contract/log.ts';
-import { bySetOrder, daysAfter } from '../../core/ladder/index.ts';
+import type { PersonOnLadders, StoredSet } from '../../contract/log.ts';
+import { bySetOrder, daysAfter, lastAids } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -122,4 +122,19 @@ export async function setsOfVariations(
     )
     .orderBy(setSummary.date);
   return rows.flatMap(setsOfSummary);
+}
+
+/** Aids and settings as they were last used, by variation, the newest first. */
+export async function settingsOf(db: Db, personId: string): Promise<PersonOnLadders['settings']> {
+  const rows = await db
+    .selectDistinctOn([setSummary.variation])
+    .from(setSummary)
+    .where(and(eq(setSummary.personId, personId), sql`${setSummary.sets} @? '$[*].aids[*]'`))
+    .orderBy(setSummary.variation, desc(setSummary.date));
+  return rows
+    .flatMap((row) => {
+      const last = lastAids(setsOfSummary(row), row.variation);
+      return last ? [{ variation: row.variation, ...last }] : [];
+    })
+    .sort((a, b) => (a.date < b.date ? 1 : -1));
 }

@@ -124,7 +124,7 @@ export async function ownDay(
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
-    const line = lineOf(inForce, ladder, own, aids, tried, date, false);
+    const line = lineOf({ inForce, ladder, own, withAids: aids, tried, date, sees: false });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
     const { ladderName, levelName, pattern, variation, variationName, oneSided } = line;

@@ -215,22 +215,24 @@ async function windowsOf(
     for (const [slug, standing] of standings) {
       const ladder = inForce.shelf.get('ladder', slug);
       if (!ladder) continue;
-      const level = levelOf(
-        readingOfLadder(inForce, ladder, answers, standing.stage).settled,
-        standing.level,
-      );
-      if (!level) continue;
-      const { sessions, days } = evidenceWindow(level, standing);
-      const variations = [level.main, ...level.equals];
-      wants.push({
-        i: wants.length,
-        ladder: slug,
-        person,
-        variations,
-        since: standing.since,
-        sessions,
-        days,
-      });
+      try {
+        const { settled } = readingOfLadder(inForce, ladder, answers, standing.stage);
+        const level = levelOf(settled, standing.level);
+        if (!level) continue;
+        const variations = [level.main, ...level.equals];
+        const { since } = standing;
+        wants.push({
+          i: wants.length,
+          ladder: slug,
+          person,
+          variations,
+          since,
+          ...evidenceWindow(level, standing),
+        });
+      } catch (error) {
+        // The decision on this one ladder will tell; everybody else's goes on.
+        console.error(`The evidence of ${slug} could not be read:`, error);
+      }
     }
   }
   const found = new Map<string, Map<string, Evidence>>();

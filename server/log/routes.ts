@@ -24,7 +24,7 @@ import { bodyOf, idOf, meOf, Refusal, validId } from '../http.ts';
 import type { App, Services } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
 import { personList, personOf, seesHealth } from '../people/index.ts';
-import { addSignOff, dropCueTried, saveCheckIn, saveCueTried } from './check-ins.ts';
+import { addSignOff, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
 import { recentSets, setsOfVariations } from './history.ts';
 import { confirm, place } from './moves.ts';
@@ -76,12 +76,6 @@ export function logRoutes(app: App, s: Services): void {
     const request = await bodyOf<CueTriedRequest>(c, cueTriedSchema);
     const { at } = await when();
     await s.db.transaction((tx) => saveCueTried(tx, id, request, meOf(c), at));
-    return c.json({ receivedAt: at.toISOString() });
-  });
-
-  app.delete('/api/cues-tried/:id', async (c) => {
-    const { at } = await when();
-    await dropCueTried(s.db, idOf(c));
     return c.json({ receivedAt: at.toISOString() });
   });
 

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Ladder } from '../../core/library/index.ts';
 import type { PersonOnLadders, SetRequest, SetResult } from '../../contract/log.ts';
@@ -14,6 +15,7 @@ import type {
   Today,
   TryResult,
 } from '../../contract/session.ts';
+import { schema } from '../db/index.ts';
 import { documentIn, placedPerson as placedToday, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall, Who } from '../testing/hall.ts';
 
@@ -64,6 +66,9 @@ describe('today', () => {
     expect(line!.cues).toHaveLength(3);
     await log(setOf(id, { doneReps: 12 }));
     expect((await todayOf(id)).lines[0]!.next).toMatchObject({ number: 2, done: false });
+    expect((await ladders(id)).settings).toEqual([
+      { variation: 'floor-lift', date: '2026-11-22', aids: [{ name: 'Band', setting: '12 kg pull' }] },
+    ]);
   });
 
   it('begins one-sided work with the weaker side', async () => {
@@ -289,6 +294,33 @@ describe('trying a changed ladder on a log', () => {
       level: 'lift',
     });
     expect(bad.status).toBe(422);
+  });
+});
+
+describe('a failing computation', () => {
+  it('on one ladder stops neither the others, nor the squad, nor logging', async () => {
+    const id = await placedPerson(hall);
+    await hall
+      .as('head')
+      .ok('POST', `/api/people/${id}/place`, { ladder: 'squat-ladder', level: 'box', reason: 'At ease.' });
+    await hall.db
+      .update(schema.standing)
+      .set({ taken: 'nonsense' as never })
+      .where(and(eq(schema.standing.personId, id), eq(schema.standing.ladder, 'bridge-ladder')));
+    const other = await placedPerson(hall);
+    const { people } = await hall.as('coach').get<Today>(`/api/today?squad=${hall.squadId}`);
+    const lines = people.find((p) => p.personId === id)!.lines;
+    expect(lines.find((l) => l.ladder === 'bridge-ladder')).toMatchObject({
+      variation: 'floor-lift',
+      next: null,
+    });
+    expect(lines.find((l) => l.ladder === 'bridge-ladder')!.failure).toContain('Logging goes on');
+    expect(lines.find((l) => l.ladder === 'squat-ladder')).toMatchObject({ failure: null, outcome: 'hold' });
+    expect(people.find((p) => p.personId === other)!.lines[0]!.failure).toBeNull();
+    await log(setOf(id));
+    const on = (await ladders(id)).ladders.find((l) => l.ladder.slug === 'bridge-ladder')!;
+    expect([on.decision, on.target?.reps]).toEqual([null, 12]);
+    expect(on.failure).toContain('Logging goes on');
   });
 });
 

@@ -125,24 +125,75 @@ export async function todayOf(
         sets: (today.get(person.id) ?? []).map((s) => (sees ? s : { ...s, ...setWithoutHealth(s) })),
         lines: ladders.flatMap(
           (ladder) =>
-            lineOf(inForce, ladder, own, aids.get(person.id) ?? [], tried.get(person.id) ?? [], date, sees) ??
-            [],
+            lineOrFailure({
+              inForce,
+              ladder,
+              own,
+              withAids: aids.get(person.id) ?? [],
+              tried: tried.get(person.id) ?? [],
+              date,
+              sees,
+            }) ?? [],
         ),
       };
     }),
   };
 }
 
+/** What a line of today is made of. */
+export interface LineInput {
+  inForce: ShelfInForce;
+  ladder: Ladder;
+  own: PersonRecords;
+  /** The sets that told aids last, of what is done now. */
+  withAids: readonly LoggedSet[];
+  tried: readonly CueTried[];
+  date: string;
+  /** Whether the reader sees pain. */
+  sees: boolean;
+}
+
+/** The line, or, where it cannot be computed, that it could not: the others go on, and so does logging. */
+function lineOrFailure(of: LineInput): TodayLine | null {
+  try {
+    return lineOf(of);
+  } catch (error) {
+    const { inForce, ladder, own } = of;
+    console.error(`What is next on ${ladder.slug} failed:`, error);
+    const level = ladder.levels.find((l) => l.id === own.standings.get(ladder.slug)?.level);
+    const main = level && inForce.shelf.get('variation', level.main);
+    if (!level || !main) return null;
+    return {
+      ladder: ladder.slug,
+      ladderName: ladder.name,
+      pattern: ladder.pattern,
+      levelName: level.name,
+      levelNumber: ladder.levels.indexOf(level) + 1,
+      levels: ladder.levels.length,
+      stage: level.stage,
+      outcome: null,
+      reason: null,
+      variation: main.slug,
+      variationName: main.name,
+      variationNote: null,
+      oneSided: main.laterality !== 'two legs',
+      target: targetAt(level.dose, []),
+      next: null,
+      recent: [],
+      countedIn: main.countedIn,
+      wayOn: null,
+      wayOnDue: false,
+      watch: [],
+      cues: [],
+      ifItGoesWrong: [],
+      kit: [],
+      failure: 'What is next could not be computed. Logging goes on; nothing is lost.',
+    };
+  }
+}
+
 /** What one person does on one ladder today; null where they do not stand on it. */
-export function lineOf(
-  inForce: ShelfInForce,
-  ladder: Ladder,
-  own: PersonRecords,
-  withAids: readonly LoggedSet[],
-  tried: readonly CueTried[],
-  date: string,
-  sees: boolean,
-): TodayLine | null {
+export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: LineInput): TodayLine | null {
   const { shelf } = inForce;
   const { standing, decision, failure } = judge(inForce, ladder, own, date);
   if (!standing) return null;

@@ -272,6 +272,14 @@ function OnePerson({
           seesHealth={p.seesHealth}
           sheetOf={(v) => sheets.get(v)}
         />
+        {p.lines.some((l) => l.variation !== null) && (
+          <Link
+            className="flex min-h-14 items-center"
+            to={`/floor/${p.personId}/paper?of=${p.lines.flatMap((l) => l.variation ?? []).join('+')}`}
+          >
+            Enter a paper sheet
+          </Link>
+        )}
         {line?.variation && (
           <>
             <h2 className="mt-5 border-b border-ink pb-1">One cue, and what came of it</h2>

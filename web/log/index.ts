@@ -3,3 +3,4 @@ export { outbox } from './outbox-store.ts';
 export { mergedSets } from './merge.ts';
 export type { ShownSet } from './merge.ts';
 export { setSummary, targetWords } from './words.ts';
+export { aidsWords } from './next-words.ts';

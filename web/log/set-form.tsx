@@ -131,11 +131,15 @@ export function SetForm({
         onLog({ ...set, watched: true });
       } else {
         const fault = variation.faults[FAULT_LETTERS.indexOf(e.key)];
-        if (e.key.length === 1 && fault) countFault(fault.slug, 1);
+        if (e.key.length === 1 && fault) {
+          // A letter counts a fault here and is no jump to another room.
+          e.stopPropagation();
+          countFault(fault.slug, 1);
+        }
       }
     };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+    addEventListener('keydown', onKey, true);
+    return () => removeEventListener('keydown', onKey, true);
   });
 
   // "Watched" is never assumed: each button says which it is, and stands where the eye is.

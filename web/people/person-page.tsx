@@ -8,7 +8,7 @@ import { lastLoads, takenWaySentence } from '../../core/ladder/index.ts';
 import { STAGES } from '../../core/library/index.ts';
 import type { Role, Stage } from '../../core/library/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
-import { mergedSets, setSummary, useParcels } from '../log/index.ts';
+import { aidsWords, mergedSets, setSummary, useParcels } from '../log/index.ts';
 import { request, useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
@@ -28,6 +28,7 @@ import { Measures } from './measures.tsx';
 import { OwnLinks } from './own-links.tsx';
 import { Placements, Trials } from './trials.tsx';
 import { DecisionPanel } from './decision.tsx';
+import { Evidence } from './evidence.tsx';
 import { OwnAnswers } from './own-answers.tsx';
 import { PersonForm } from './person-form.tsx';
 import { Restrictions } from './restrictions.tsx';
@@ -111,6 +112,7 @@ export function PersonPage() {
                     <Restrictions personId={id} />
                     <OwnAnswers personId={id} />
                     <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
+                    <Settings settings={data.settings} />
                     <Moves moves={data.moves} ladders={data.ladders} />
                     <Placements personId={id} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
@@ -252,6 +254,9 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
                     <li key={i}>{withDays(r.text, hall.today)}</li>
                   ))}
                 </ul>
+                <div className="overflow-x-auto">
+                  <Evidence judged={m.evidence.advance} today={hall.today} wanted />
+                </div>
               </details>
             )}
             {m.flags.map((f) => (
@@ -262,6 +267,27 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
           </li>
         ))}
       </ol>
+    </section>
+  );
+}
+
+function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
+  const { hall } = useSigned();
+  const library = useGet<LibraryList>('/api/library');
+  if (settings.length === 0) return null;
+  return (
+    <section>
+      <h2 className="border-b border-ink pb-1">Aids and settings last used</h2>
+      <ul>
+        {settings.map((s) => (
+          <li key={s.variation} className="border-b border-rule py-1">
+            {library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s.variation)?.title ??
+              s.variation}
+            : <b>{s.aids.length === 0 ? 'none' : aidsWords(s.aids)}</b>{' '}
+            <span className="text-sm text-soft">{day(s.date, hall.today)}</span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
