@@ -305,7 +305,7 @@ describe('a failing computation', () => {
       .ok('POST', `/api/people/${id}/place`, { ladder: 'squat-ladder', level: 'box', reason: 'At ease.' });
     await hall.db
       .update(schema.standing)
-      .set({ taken: 'nonsense' as never })
+      .set({ taken: {} as never })
       .where(and(eq(schema.standing.personId, id), eq(schema.standing.ladder, 'bridge-ladder')));
     const other = await placedPerson(hall);
     const { people } = await hall.as('coach').get<Today>(`/api/today?squad=${hall.squadId}`);
