@@ -203,7 +203,7 @@ export interface OwnDay {
     takesLoad: boolean;
   })[];
   /** Own sets of the day, to be corrected or taken back. */
-  sets: { id: string; edit: number; variation: string; words: string }[];
+  sets: { id: string; edit: number; variation: string; set: LoggedSet }[];
   until: string;
 }
 
@@ -215,7 +215,7 @@ export interface CsvPreview {
     person: string;
     date: string;
     variation: string;
-    words: string;
+    set: Omit<LoggedSet, 'id' | 'sessionId'>;
     /** Already here, with the same content. */
     known: boolean;
   }[];

@@ -120,6 +120,7 @@ test('a coach logs sets with few taps, corrects one, and the decision shows its 
   await page.setViewportSize({ width: 820, height: 1180 });
   await signIn(page, 'coach');
   await page.getByRole('link', { name: /Oskar Lindqvane/ }).click();
+  await expect(page.getByRole('heading', { name: 'Oskar Lindqvane', level: 1 })).toBeVisible();
   await expect(page.getByText('2 × 10 each side')).toBeVisible();
   const today = page.getByRole('region', { name: 'Logged that day' });
   // The right side did fewer last time and goes first; the sides then alternate.

@@ -6,6 +6,9 @@ import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidenc
 /** A side test older than this says nothing about today. */
 export const SIDE_TEST_DAYS = 28;
 
+/** The usual limit for limb symmetry (see sideDifference); more is worth a word. */
+export const SIDES_DIFFER_PERCENT = 10;
+
 export interface SideDifference {
   date: IsoDate;
   left: number;
@@ -75,3 +78,7 @@ export function sideDifference(
   }
   return null;
 }
+
+/** Whether the sides differ by more than is usual, one repetition aside. */
+export const sidesDiffer = (d: SideDifference): boolean =>
+  !d.withinTolerance && d.percent > SIDES_DIFFER_PERCENT;

@@ -9,6 +9,7 @@ import {
   recurringFaults,
   setWithoutHealth,
   sideDifference,
+  sidesDiffer,
   stayOf,
   targetAt,
   withoutHealth,
@@ -236,16 +237,13 @@ export async function overview(
         stuckWeeks: stay?.beyond && decision?.outcome !== 'move up' ? stay.weeks : null,
         usualWeeks: level?.usualStayWeeks.to ?? null,
         overridden: overrides.get(own.lastMoves.get(ladder.slug) ?? '') ?? null,
-        sides: sides && !sides.withinTolerance && sides.percent > SIDES_DIFFER_PERCENT ? sides : null,
+        sides: sides && sidesDiffer(sides) ? sides : null,
         faults: recurringFaults(sets).map((f) => ({ ...f, name: faultName(f.fault) })),
       });
     }
   }
   return lines;
 }
-
-/** The usual limit for limb symmetry (see sideDifference). */
-const SIDES_DIFFER_PERCENT = 10;
 
 /** The newest decisions on any ladder that went against the proposal, by id. */
 async function overridesInForce(db: Db) {

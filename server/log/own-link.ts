@@ -173,17 +173,7 @@ export async function ownDay(
       id: s.id,
       edit: s.edit,
       variation: shelf.get('variation', s.variation)?.name ?? s.variation,
-      words: [
-        s.doneReps !== null ? `${s.doneReps} repetitions` : null,
-        s.holdS !== null ? `${s.holdS} s` : null,
-        s.rounds !== null ? `${s.rounds} rounds` : null,
-        s.side,
-        s.loadKg !== null ? `${s.loadKg} kg` : null,
-        s.effort !== null ? `effort ${s.effort}` : null,
-        s.pain !== null ? `pain ${s.pain}` : null,
-      ]
-        .filter(Boolean)
-        .join(', '),
+      set: { ...s, date },
     })),
     until: new Date(link.expiresAt).toISOString(),
   };

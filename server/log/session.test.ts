@@ -365,7 +365,7 @@ describe('a personal link', () => {
     await log(setOf(id, { edit: 2, doneReps: 14, watched: true }), setId);
     expect((await ladders(id)).sets[0]).toMatchObject({ watched: false, doneReps: 14 });
     expect((await me.get<OwnDay>(`/api/own/${token}`)).sets).toMatchObject([
-      { id: setId, words: expect.stringContaining('14') as string },
+      { id: setId, set: { doneReps: 14, watched: false } },
     ]);
     await me.ok('DELETE', `/api/own/${token}/sets/${setId}`, { edit: 3 });
     expect((await ladders(id)).sets).toEqual([]);
@@ -448,7 +448,7 @@ describe('sets as a file', () => {
     ].join('\n');
     const { rows, problems } = await preview(text);
     expect(rows).toMatchObject([
-      { line: 2, person: name, words: '12 repetitions, watched, no fault', known: false },
+      { line: 2, person: name, set: { doneReps: 12, watched: true, faults: [] }, known: false },
     ]);
     expect(problems.map((p) => `${p.line} ${p.column}`)).toEqual([
       '3 repetitions',

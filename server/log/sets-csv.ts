@@ -155,21 +155,7 @@ export async function previewSetsCsv(
       person: people.get(set.personId)?.name ?? '',
       date: set.date,
       variation: inForce.shelf.get('variation', set.variation)?.name ?? set.variation,
-      words: [
-        set.doneReps !== null ? `${set.doneReps} repetitions` : null,
-        set.holdS !== null ? `${set.holdS} s` : null,
-        set.rounds !== null ? `${set.rounds} rounds` : null,
-        set.side,
-        set.loadKg !== null ? `${set.loadKg} kg` : null,
-        set.effort !== null ? `effort ${set.effort}` : null,
-        set.watched
-          ? set.faults.length
-            ? `${set.faults.length} faults`
-            : 'watched, no fault'
-          : 'not watched',
-      ]
-        .filter(Boolean)
-        .join(', '),
+      set,
       known,
     })),
     problems,

@@ -12,6 +12,7 @@ import {
   recurringFaults,
   setWithoutHealth,
   sideDifference,
+  sidesDiffer,
   takenWaySentence,
   targetAt,
   withoutHealth,
@@ -270,7 +271,7 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
       facts,
       date,
     );
-    if (sides && !sides.withinTolerance && sides.percent > 10) {
+    if (sides && sidesDiffer(sides)) {
       found.push({
         kind: 'sides',
         text: `Left ${sides.left}, right ${sides.right} in the side test of ${sides.date}`,

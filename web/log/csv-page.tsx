@@ -3,8 +3,9 @@ import type { Squad } from '../../contract/hall.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { SET_COLUMNS } from '../../core/exchange/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day, Field, Notice, SelectField, TextField } from '../ui/index.ts';
+import { setSummary } from './words.ts';
 
 const BUTTON = 'inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline';
 const SHOWN_ROWS = 200;
@@ -79,6 +80,7 @@ function Out() {
 
 function In() {
   const { hall } = useSigned();
+  const units = useUnits();
   const [text, setText] = useState('');
   const preview = useSend<{ text: string }, CsvPreview>('POST', '/api/sets/csv/preview');
   const bring = useSend<{ text: string }, CsvResult>('POST', '/api/sets/csv');
@@ -186,7 +188,7 @@ function In() {
                   <td className="pr-3 whitespace-nowrap">{day(r.date, hall.today)}</td>
                   <td className="pr-3">{r.variation}</td>
                   <td>
-                    {r.words}
+                    {setSummary(r.set, units.mass, (f) => f)}
                     {r.known && ' (here already)'}
                   </td>
                 </tr>

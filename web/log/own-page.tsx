@@ -8,7 +8,7 @@ import { request, useGet } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
 import { aidsWords } from './next-words.ts';
-import { targetWords } from './words.ts';
+import { setSummary, targetWords } from './words.ts';
 
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
 export function OwnPage() {
@@ -171,7 +171,7 @@ function Written({ data, path }: { data: OwnDay; path: string }) {
         {data.sets.map((s) => (
           <li key={s.id} className="flex items-center gap-3 border-b border-rule py-1">
             <span className="grow">
-              {s.variation}: {s.words}
+              {s.variation}: {setSummary(s.set, data.massUnit, (f) => f)}
             </span>
             <Button
               floor

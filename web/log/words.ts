@@ -21,7 +21,11 @@ export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): st
 }
 
 /** One set in a line: "12 left, effort 7, watched". Unknown things are left out. */
-export function setSummary(s: LoggedSet, unit: 'kg' | 'lb', faultName: (slug: string) => string): string {
+export function setSummary(
+  s: Omit<LoggedSet, 'id' | 'sessionId'>,
+  unit: 'kg' | 'lb',
+  faultName: (slug: string) => string,
+): string {
   const faults = s.faults.map((f) => `${faultName(f.fault)} × ${f.reps}${f.side ? ` ${f.side}` : ''}`);
   return [
     s.warmUp ? 'warm-up' : null,
