@@ -138,7 +138,7 @@ test('a coach puts a job together for a person; the first page says what is in i
   await add('log', 'Squat with a bell at the chest');
   await add('log', 'Romanian lift with a bar');
   await add('poster', 'Squat');
-  await page.getByLabel('For').selectOption('Leni Achterdijk');
+  await page.getByLabel('For', { exact: true }).selectOption('Leni Achterdijk');
   const paper = page.locator('[data-sheet]');
   await expect(paper).toHaveCount(3);
   await expect(page.locator('[data-sheet="log:goblet-squat+bar-romanian"]')).toContainText('Leni Achterdijk');
