@@ -287,6 +287,17 @@ describe('what is missing, in words', () => {
   });
 });
 
+it('between the sides the one behind is named', () => {
+  const test = { sideTest: true };
+  const sets = [
+    set(D[3], { side: 'left', doneReps: 13, ...test }),
+    set(D[3], { side: 'right', doneReps: 10, ordinal: 2, ...test }),
+  ];
+  expect(about({ kind: 'sideDifferenceAtMost', percent: 10 }, sets).missing[0]!.text).toBe(
+    'Needs left and right within 10 % of each other; the right is behind (2026-01-12: seen left 13, right 10: 23 % apart).',
+  );
+});
+
 describe('criteria by role and stage', () => {
   const hard: Criterion = { kind: 'cleanReps', reps: 20, sets: 1 };
   const easy: Criterion = { kind: 'cleanReps', reps: 8, sets: 1 };

@@ -55,7 +55,10 @@ export function missingFrom(judged: Judged, nameOf?: NameOfLevel): Reason[] {
 }
 
 function missingAtom(j: Judged): string {
-  const side = j.sides.length === 1 ? ` on the ${j.sides[0]}` : '';
+  // Between the sides it is the one behind that is named.
+  const between = j.criterion.kind === 'sideDifferenceAtMost';
+  const side =
+    j.sides.length === 1 ? (between ? `; the ${j.sides[0]} is behind` : ` on the ${j.sides[0]}`) : '';
   const when = j.date ? `${j.date}: ` : '';
   return j.judgement === 'unknown' && j.ask !== null
     ? `Needs ${j.sentence}${side}: ${j.ask[0]!.toLowerCase()}${j.ask.slice(1)} (${when}${j.account}).`

@@ -7,7 +7,7 @@ import { nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing } from '../ui/index.ts';
+import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { DayList } from './day-list.tsx';
@@ -205,7 +205,7 @@ function OnePerson({
       <section aria-label={`Next set of ${name}`}>
         {p.ask && (
           <div className="mb-3 flex flex-wrap items-center gap-3 border-l-[6px] border-warn bg-paper px-4 py-2">
-            <span className="grow">Before work: {p.ask}</span>
+            <span className="grow">Before work: {withDays(p.ask, date)}</span>
             <Button floor onClick={() => setAsking(true)}>
               Ask now
             </Button>
@@ -317,8 +317,8 @@ function OneLine({
   if (line.variation === null) {
     return (
       <Notice tone="warn">
-        {line.reason} Nothing of this is done until the head coach lifts it. Local rules and licensed practice
-        come first.
+        {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach lifts it.
+        Local rules and licensed practice come first.
       </Notice>
     );
   }
