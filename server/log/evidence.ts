@@ -208,7 +208,7 @@ export async function overview(
   const faultName = (slug: string) => inForce.shelf.get('fault', slug)?.name ?? slug;
   const lines: PersonLine[] = [];
   for (const [n, person] of people.entries()) {
-    if (n % 50 === 49) await breath();
+    if (n % 10 === 9) await breath();
     const own = records(person.id);
     const unseen = own.lastSession === null ? null : daysBetween(own.lastSession, today);
     for (const ladder of ladders) {
