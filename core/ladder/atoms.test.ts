@@ -125,6 +125,17 @@ describe('each atom that reads sets: met, not met, unknown, exactly at the limit
     expect(judge(half, lifts, kg)).toMatchObject({ judgement: 'unknown', ask: 'Enter the body mass' });
   });
 
+  it('tells sets needed and seen where a set reaches it or not', () => {
+    const c: Criterion = { kind: 'rangeReached', sets: 3 };
+    const sets = [true, false, true].map((rangeReached, i) => set(D[2], { rangeReached, ordinal: i + 1 }));
+    expect(judge(c, sets)).toMatchObject({ needed: 3, seen: 2, margin: -1, judgement: 'not met' });
+    expect(judge({ kind: 'felt', sets: 2 }, [set(D[2])])).toMatchObject({
+      needed: 2,
+      seen: null,
+      margin: null,
+    });
+  });
+
   it('names the side that falls short', () => {
     const c: Criterion = { kind: 'cleanReps', reps: 10, sets: 1 };
     const sets = [

@@ -240,6 +240,7 @@ function judgeSets(atom: SetAtom, pool: Pool, ctx: EvaluationContext): Finding {
         ? setsReaching(pool, facts, {
             setsNeeded: atom.sets,
             needed: 1,
+            yesOrNo: true,
             list: (values) => `reached in ${values.filter((v) => v === 1).length} of ${values.length} sets`,
             unknown: 'the range was not noted',
             ask: 'Note whether the full range is reached',
@@ -284,6 +285,7 @@ function judgeSets(atom: SetAtom, pool: Pool, ctx: EvaluationContext): Finding {
       return setsReaching(pool, new Map(), {
         setsNeeded: atom.sets,
         needed: 1,
+        yesOrNo: true,
         list: (values) =>
           `so in ${values.filter((v) => v === 1).length} of ${values.length} sets asked about`,
         unknown: 'where it is felt was not asked',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { nextSet, targetAt, weakerSide } from './index.ts';
+import { nextSet, setsToFollow, targetAt, weakerSide } from './index.ts';
 import type { LoggedSet, Target } from './index.ts';
 
 const D1 = '2026-01-05';
@@ -109,5 +109,22 @@ describe('the set to do next', () => {
     const sets = [set(D2, { loadKg: 12 }), set(D1, { loadKg: 8 }), set(TODAY, { loadKg: null })];
     expect(nextSet(sets, facts('one-main'), target(), TODAY).loadKg).toBe(12);
     expect(nextSet(sets, facts('one-main'), target({ loadKg: 16 }), TODAY).loadKg).toBe(16);
+  });
+});
+
+describe('the sets that the next one follows from', () => {
+  const day = (n: number) => `2026-01-0${n}`;
+  const aids = [{ name: 'pads', setting: '1' }];
+  const old = [set(day(1), { aids }), set(day(2), { sideTest: true, side: 'left' }), set(day(3))];
+  const rest = [4, 5, 6].map((n) => set(day(n)));
+  const later = [set(TODAY), set(day(6), { variation: 'other' })];
+  it('are the newest three days, and older ones only for aids and a side test', () => {
+    const dates = setsToFollow([...old, ...rest, ...later], 'one-main', TODAY).map((s) => s.date);
+    expect(dates).toEqual([1, 2, 4, 5, 6].map(day));
+  });
+  it('give the same next set as the whole log', () => {
+    const all = [...old, ...rest, ...later];
+    const next = (sets: LoggedSet[]) => nextSet(sets, one, target(), TODAY);
+    expect(next([...setsToFollow(all, 'one-main', TODAY), ...later])).toEqual(next(all));
   });
 });

@@ -138,3 +138,18 @@ export function nextSet(
     done,
   };
 }
+
+/** Days of a variation that the next set may follow from. */
+const FOLLOWED_DAYS = 3;
+
+/** The sets that the next one follows from: of the newest days before the date, of the last side test, and those that told aids last. */
+export function setsToFollow(sets: readonly LoggedSet[], variation: string, date: IsoDate): LoggedSet[] {
+  const own = sets.filter((s) => s.variation === variation && s.date < date);
+  const days = (of: readonly LoggedSet[]) => [...new Set(of.map((s) => s.date))].sort();
+  const keep = new Set([
+    ...days(own).slice(-FOLLOWED_DAYS),
+    days(own.filter((s) => s.aids !== null)).at(-1),
+    days(own.filter((s) => s.sideTest)).at(-1),
+  ]);
+  return own.filter((s) => keep.has(s.date));
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { facts, level } from '../testing/samples.ts';
-import { EXPERIENCES, MOST_TRIALS, placementStep } from './index.ts';
+import { facts, level, question, shelf } from '../testing/samples.ts';
+import { beginsSimplest, EXPERIENCES, MOST_TRIALS, placementStep } from './index.ts';
 import type { Criterion, PlacementInput, Trial, TrialResult } from './index.ts';
 
 const any: Criterion = { kind: 'cleanReps', reps: 8, sets: 1 };
@@ -134,5 +134,19 @@ describe('placing somebody', () => {
       level: 'l7',
       variation: 'other',
     });
+  });
+});
+
+describe('the house rule on the first level', () => {
+  const ids = ['at-ease', 'simplest'];
+  const asked = question('first-level', {
+    answers: ids.map((id) => ({ id, name: id, reasons: [] })),
+    hall: { answer: 'at-ease', why: '' },
+  });
+  it('is the hall’s answer, or the person’s own above it', () => {
+    expect(beginsSimplest(shelf(asked), {})).toBe(false);
+    expect(beginsSimplest(shelf(asked), { 'first-level': 'simplest' })).toBe(true);
+    expect(beginsSimplest(shelf({ ...asked, hall: { answer: 'simplest', why: '' } }), {})).toBe(true);
+    expect(beginsSimplest(shelf(), {})).toBe(false);
   });
 });

@@ -1,4 +1,5 @@
-import type { SettledLevel, Stage } from '../library/index.ts';
+import { answerInForce } from '../library/index.ts';
+import type { SettledLevel, Shelf, Stage } from '../library/index.ts';
 import type { FactsBySlug, IsoDate } from './evidence.ts';
 import { barring, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
@@ -16,6 +17,17 @@ export interface Trial {
   variation: string;
   result: TrialResult;
   note: string;
+}
+
+/** The house question that says where a first day begins, and its answer that begins everybody at the bottom. */
+const FIRST_LEVEL = 'first-level';
+const SIMPLEST = 'simplest';
+
+/** Whether the house rule in force begins somebody at the very lowest level. */
+export function beginsSimplest(shelf: Shelf, answers: Readonly<Record<string, string>>): boolean {
+  const question = shelf.get('houseQuestion', FIRST_LEVEL);
+  if (!question) return false;
+  return answerInForce(question, undefined, { stage: 'learning', answers }).answer === SIMPLEST;
 }
 
 /** So many trials tell enough; more only tire. */

@@ -35,6 +35,8 @@ interface Counting {
   unknown: string;
   ask: string;
   reach: (set: LoggedSet) => Reach;
+  /** A set reaches it or not, so that what is needed and seen are numbers of sets. */
+  yesOrNo?: boolean;
 }
 
 /** "At least so many sets reach so much", the worse side deciding in one-sided work. */
@@ -68,11 +70,14 @@ export function setsReaching(pool: Pool, facts: FactsBySlug, c: Counting): Findi
   });
   const worst = [...findings].sort((a, b) => a.sure - b.sure || (a.kth ?? -1) - (b.kth ?? -1))[0]!;
   const judgement = allOf(findings.map((f) => f.judgement));
+  const known = findings.every((f) => f.ids.length > 0);
+  const needed = c.yesOrNo ? c.setsNeeded : c.needed;
+  const seen = c.yesOrNo ? (known ? worst.sure : null) : worst.kth;
   return {
     judgement,
-    needed: c.needed,
-    seen: worst.kth,
-    margin: worst.kth === null ? null : worst.kth - c.needed,
+    needed,
+    seen,
+    margin: seen === null ? null : seen - needed,
     account: findings.map((f) => f.account).join('; '),
     setIds: findings.flatMap((f) => f.ids),
     ask: judgement === 'unknown' ? c.ask : null,

@@ -1,5 +1,5 @@
 import type { IsoDate } from './evidence.ts';
-import type { Role, Stage } from '../library/index.ts';
+import type { Ladder, Role, Stage } from '../library/index.ts';
 import type { Outcome, Standing } from './decide.ts';
 import type { TakenWay } from './target.ts';
 
@@ -35,4 +35,17 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
     }
   }
   return standing;
+}
+
+/** Levels held, as `ladder/level`: those below where somebody stands. */
+export function heldLevels(
+  ladders: readonly Pick<Ladder, 'slug' | 'levels'>[],
+  standings: ReadonlyMap<string, Standing>,
+): Set<string> {
+  const held = new Set<string>();
+  for (const ladder of ladders) {
+    const index = ladder.levels.findIndex((l) => l.id === standings.get(ladder.slug)?.level);
+    for (const level of ladder.levels.slice(0, Math.max(0, index))) held.add(`${ladder.slug}/${level.id}`);
+  }
+  return held;
 }

@@ -3,6 +3,7 @@ import { laddersOf } from '../../core/library/index.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import {
   decide,
+  heldLevels,
   LONG_UNSEEN_DAYS,
   daysBetween,
   levelEvidence,
@@ -28,19 +29,6 @@ import type { PersonRecords } from './records.ts';
 const { move, moveFlag, standing } = schema;
 
 export type MoveRecord = typeof move.$inferSelect;
-
-/** Levels below where somebody stands are held. */
-export function heldLevels(
-  ladders: readonly Ladder[],
-  standings: ReadonlyMap<string, Standing>,
-): Set<string> {
-  const held = new Set<string>();
-  for (const ladder of ladders) {
-    const index = ladder.levels.findIndex((l) => l.id === standings.get(ladder.slug)?.level);
-    for (const level of ladder.levels.slice(0, Math.max(0, index))) held.add(`${ladder.slug}/${level.id}`);
-  }
-  return held;
-}
 
 /** Documents a decision on the ladder reads, by `kind/slug`, with their revisions. */
 export function revisionsRead(inForce: ShelfInForce, ladder: Ladder): Record<string, number> {

@@ -18,7 +18,7 @@ import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
 import { deleteSet, putSet } from './sets.ts';
 import type { Logger } from './sets.ts';
-import { lineOf } from './today.ts';
+import { lineOf, variationsNow } from './today.ts';
 
 const { loggedSet, ownLink, session } = schema;
 const DAY_MS = 24 * 3600_000;
@@ -110,17 +110,8 @@ export async function ownDay(
   const { link, person } = await holderOf(db, token, now);
   const { shelf, revisions } = inForce;
   const own = (await recordsOf(db, inForce, [person.id], date))(person.id);
-  const levels = laddersOf(shelf).flatMap(
-    (l) => l.levels.find((x) => x.id === own.standings.get(l.slug)?.level) ?? [],
-  );
-  const aids =
-    (
-      await newestWithAids(
-        db,
-        [person.id],
-        levels.flatMap((l) => [l.main, ...l.equals]),
-      )
-    ).get(person.id) ?? [];
+  const withAids = await newestWithAids(db, [person.id], variationsNow(inForce, own));
+  const aids = withAids.get(person.id) ?? [];
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
-import { answerInForce } from '../../core/library/index.ts';
-import { placementStep } from '../../core/ladder/index.ts';
+import { beginsSimplest, heldLevels, placementStep } from '../../core/ladder/index.ts';
 import type { PlacementStep, Trial } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { PlacementAnswer, PlacementRequest, PlacementRow } from '../../contract/session.ts';
@@ -9,7 +8,6 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import type { ShelfInForce } from '../library/index.ts';
-import { heldLevels } from './evidence.ts';
 import { forDeciding, place } from './moves.ts';
 import type { When } from './moves.ts';
 import { ofLibrary, readingOfLadder } from './readings.ts';
@@ -30,7 +28,6 @@ async function stepFor(
   const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
   const unknown = request.trials.find((t) => !settled.levels.some((l) => l.id === t.level));
   if (unknown) throw new Refusal(422, `trials: the ladder has no level "${unknown.level}".`);
-  const question = inForce.shelf.get('houseQuestion', FIRST_LEVEL);
   return placementStep({
     levels: settled.levels,
     facts,
@@ -40,17 +37,11 @@ async function stepFor(
     experience: request.experience,
     atEase: request.atEase,
     careful: request.careful,
-    simplestFirst:
-      question !== undefined &&
-      answerInForce(question, undefined, { stage: 'learning', answers: own.answers }).answer === SIMPLEST,
+    simplestFirst: beginsSimplest(inForce.shelf, own.answers),
     trials: request.trials,
     today,
   });
 }
-
-/** The house question that says where a first day begins, and the answer that begins everybody at the bottom. */
-const FIRST_LEVEL = 'first-level';
-const SIMPLEST = 'simplest';
 
 /** What to try next, or where the trials so far lead; nothing is kept. */
 export async function nextTrial(

@@ -7,9 +7,9 @@ import {
   inForce as restrictionInForce,
   levelEvidence,
   nextSet,
-  nextStep,
   rankedCues,
   recurringFaults,
+  setsToFollow,
   setWithoutHealth,
   sideDifference,
   sidesDiffer,
@@ -28,7 +28,7 @@ import { seesHealth } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { judge } from './evidence.ts';
 import { newestWithAids, setsOn } from './history.ts';
-import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
+import { levelOf, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 import type { PersonRecords } from './records.ts';
 
@@ -44,31 +44,17 @@ function kitOf(read: ResolvedVariation, shelf: Shelf): TodayLine['kit'] {
     .map(({ slug, name }) => ({ slug, name }));
 }
 
-/** Days of a variation that the next set may follow from. */
-const RECENT_DAYS = 3;
-
-/** The sets of the newest days before the date, and those that told aids last. */
-function recentOf(sets: readonly LoggedSet[], variation: string | null, date: string): LoggedSet[] {
-  const own = sets.filter((s) => s.variation === variation && s.date < date);
-  const days = [...new Set(own.map((s) => s.date))].sort().slice(-RECENT_DAYS);
-  const withAids = own
-    .filter((s) => s.aids !== null)
-    .map((s) => s.date)
-    .sort()
-    .at(-1);
-  const tested = own
-    .filter((s) => s.sideTest)
-    .map((s) => s.date)
-    .sort()
-    .at(-1);
-  const keep = new Set([...days, withAids, tested]);
-  return own.filter((s) => keep.has(s.date));
-}
-
 /** Monday 1 to Sunday 7. */
 export const weekdayOf = (date: string) => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
 
 const CUES_SHOWN = 3;
+
+/** The variations of the levels somebody stands on, equals too. */
+export const variationsNow = ({ shelf }: ShelfInForce, { standings }: PersonRecords): string[] =>
+  [...standings].flatMap(([slug, s]) => {
+    const level = shelf.get('ladder', slug)?.levels.find((l) => l.id === s.level);
+    return level ? [level.main, ...level.equals] : [];
+  });
 
 /** Everybody given with what they do next, what to watch, and what to ask before work. */
 export async function todayOf(
@@ -88,16 +74,7 @@ export async function todayOf(
   const checkIns = await checkInsOf(db, ids, date);
   const tried = await cuesTriedBy(db, ids);
   const ladders = laddersOf(inForce.shelf);
-  const onNow = [
-    ...new Set(
-      ids.flatMap((id) =>
-        [...records(id).standings].flatMap(([slug, s]) => {
-          const level = inForce.shelf.get('ladder', slug)?.levels.find((l) => l.id === s.level);
-          return level ? [level.main, ...level.equals] : [];
-        }),
-      ),
-    ),
-  ];
+  const onNow = [...new Set(ids.flatMap((id) => variationsNow(inForce, records(id))))];
   const aids = await newestWithAids(db, ids, onNow);
   const today = await setsOn(db, ids, date);
   return {
@@ -198,7 +175,7 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
   const { shelf } = inForce;
   const { standing, decision, failure } = judge(inForce, ladder, own, date);
   if (!standing) return null;
-  const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, own.answers, standing.stage);
+  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers, standing.stage);
   const level = levelOf(settled, standing.level);
   if (!level) return null;
   const stage = standing.stage ?? level.stage;
@@ -213,11 +190,8 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
   const seen = new Set(sets.map((s) => s.id));
   const all = [...sets, ...withAids.filter((s) => !seen.has(s.id))];
   const record = cueRecord(tried, slug ?? '');
-  const due = decision?.outcome === 'grow' ? decision.grow.next : null;
-  const open = level.waysOn
-    .map((w) => nextStep(w, target, loweringS.get(level.main) ?? 0, ofLibrary(inForce).kit))
-    .find((w) => w !== null);
-  const wayOn = due ?? open;
+  // The decision names the first way on still open, whether it is due or not.
+  const wayOn = decision?.grow.next ?? null;
   const cueText = new Map(read?.cues.map((c) => [c.slug, c.text]));
   return {
     ladder: ladder.slug,
@@ -235,10 +209,10 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
     oneSided: known?.oneSided ?? false,
     target,
     next: known ? nextSet(all, known, target, date) : null,
-    recent: recentOf(all, slug, date).map((s) => (sees ? s : setWithoutHealth(s))),
+    recent: setsToFollow(all, slug ?? '', date).map((s) => (sees ? s : setWithoutHealth(s))),
     countedIn: known?.countedIn ?? 'repetitions',
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
-    wayOnDue: due !== null,
+    wayOnDue: wayOn !== null && decision?.outcome === 'grow',
     watch: watchOf(),
     cues: rankedCues(read?.cues ?? [], record)
       .slice(0, CUES_SHOWN)

@@ -16,7 +16,7 @@ import {
 import type { PaperRow } from '../../core/sheets/index.ts';
 import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
-import { outbox } from './outbox-store.ts';
+import { keepSet } from './keep-set.ts';
 import { useLogUpTo } from './use-day.ts';
 
 /** Type in what a paper log sheet says, row by row as it is printed; everything is kept at once or nothing. */
@@ -95,23 +95,12 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
     if (wrong > 0 || done.length === 0) return;
     const last = Math.max(0, ...all.filter((s) => s.date === date).map((s) => s.ordinal));
     done.forEach(({ v, set }, i) => {
-      const { source } = v.resolved;
-      void outbox.put({
-        id: crypto.randomUUID(),
-        personId,
-        edit: 1,
-        set: {
-          personId,
-          date,
-          edit: 1,
-          ordinal: last + i + 1,
-          variation: source.slug,
-          variationRevision: v.revision,
-          role: 'work',
+      const { resolved, revision, target } = v;
+      keepSet(
+        { personId, date, ordinal: last + i + 1, resolved, revision, target },
+        {
           warmUp: false,
           sideTest: false,
-          plannedReps: v.target?.reps ?? null,
-          loadKind: source.loadKind,
           tempoKept: null,
           rangeReached: null,
           rangeDeg: null,
@@ -119,7 +108,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
           aids: v.lastAids?.aids ?? null,
           ...set,
         },
-      });
+      );
     });
     setKept(done.length);
     setTried(false);
