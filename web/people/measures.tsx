@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { OnLadder } from '../../contract/log.ts';
 import {
   askedOf,
@@ -11,7 +11,8 @@ import {
 import type { LoggedSet, Measure, MeasurePoint } from '../../core/ladder/index.ts';
 import type { SettledLevel } from '../../core/library/index.ts';
 import { useGet, useSigned } from '../shell/index.ts';
-import { day, Empty, Loaded, plotLook, SelectField, tidy } from '../ui/index.ts';
+import { day, Empty, Loaded, OverTime, SelectField, tidy } from '../ui/index.ts';
+import type { TimeLine } from '../ui/index.ts';
 
 /** What was logged over time on a ladder's levels, with what the level asks, and planned against done. */
 export function Measures({
@@ -187,68 +188,29 @@ function Chart({
   points: readonly MeasurePoint[];
   thresholds: readonly number[];
 }) {
-  const box = useRef<HTMLDivElement>(null);
-  const [failed, setFailed] = useState(false);
-  useEffect(() => {
-    let gone = false;
-    const draw = async () => {
-      const { default: Plotly } = await import('plotly.js-basic-dist-min');
-      if (gone || !box.current) return;
-      const look = plotLook();
-      const of = (side: MeasurePoint['side']) => points.filter((p) => p.side === side);
-      const traces = ([null, 'left', 'right'] as const).flatMap((side) => {
-        const own = of(side);
-        if (own.length === 0) return [];
-        return [
-          {
-            x: own.map((p) => p.date),
-            y: own.map((p) => p.value),
-            name: side ?? measure,
-            mode: 'lines+markers',
-            marker: { size: 8, symbol: side === 'right' ? 'square' : 'circle' },
-            line: look.lines[side === 'right' ? 1 : 0],
-          },
-        ];
-      });
-      const dates = points.map((p) => p.date);
-      const lines = thresholds.map((t) => ({
-        x: [dates[0], dates.at(-1)],
-        y: [t, t],
-        name: `asked: ${tidy(t)}`,
-        mode: 'lines',
-        line: { color: look.lines[0].color, dash: 'dot', width: 1.5 },
-      }));
-      await Plotly.react(
-        box.current,
-        [...traces, ...lines],
+  const lines = useMemo(() => {
+    const sides = ([null, 'left', 'right'] as const).flatMap((side): TimeLine[] => {
+      const own = points.filter((p) => p.side === side);
+      if (own.length === 0) return [];
+      return [
         {
-          height: 260,
-          margin: { l: 52, r: 8, t: 8, b: 36 },
-          ...look.layout,
-          legend: { orientation: 'h', y: 1.15 },
-          xaxis: { ...look.axis, type: 'date' },
-          yaxis: {
-            ...look.axis,
-            title: { text: MEASURE_WORDS[measure] },
-            rangemode: 'tozero',
-          },
+          name: side ?? measure,
+          dates: own.map((p) => p.date),
+          values: own.map((p) => p.value),
+          line: side === 'right' ? 'dashed' : 'solid',
+          symbol: side === 'right' ? 'square' : 'circle',
         },
-        look.config,
-      );
-    };
-    draw().catch(() => !gone && setFailed(true));
-    return () => {
-      gone = true;
-    };
+      ];
+    });
+    const asked = thresholds.map((t): TimeLine => ({
+      name: `asked: ${tidy(t)}`,
+      dates: [points[0]?.date, points.at(-1)?.date],
+      values: [t, t],
+      line: 'dotted',
+    }));
+    return [...sides, ...asked];
   }, [measure, points, thresholds]);
-  if (failed)
-    return <p className="text-soft">The chart could not be drawn; the table has the same numbers.</p>;
   return (
-    <div
-      ref={box}
-      className="min-h-[260px]"
-      role="img"
-      aria-label={`${measure} over time; the table below holds the same numbers`}
-    />
+    <OverTime lines={lines} yTitle={MEASURE_WORDS[measure]} height={260} label={`${measure} over time`} />
   );
 }

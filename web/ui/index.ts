@@ -6,3 +6,4 @@ export * from './dates.ts';
 export * from './plot.ts';
 export * from './keys.ts';
 export * from './use-rested.ts';
+export * from './over-time.tsx';
