@@ -205,9 +205,18 @@ const fault = shape(
     phase: oneOf(L.PHASES),
     views: list(oneOf(L.VIEWS), 6).min(1),
     severity: Joi.number().valid(...L.SEVERITIES),
-    causes: list(shape({ id: slug(), line }, { weight: number(0, 100) }), 12),
+    causes: list(shape({ id: slug(), line }, { weight: number(0, 100), alike: slug() }), 12),
     checks: list(
-      shape({ line, results: list(shape({ result: text(300), pointsTo: list(slug(), 12) }), 8) }),
+      shape({
+        line,
+        results: list(
+          shape(
+            { result: text(300), pointsTo: list(slug(), 12) },
+            { weights: list(shape({ cause: slug(), weight: number(0, 100) }), 12) },
+          ),
+          8,
+        ),
+      }),
       12,
     ),
     answers: list(
@@ -218,14 +227,36 @@ const fault = shape(
           needsSecondPerson: Joi.boolean(),
           equipment: list(slug(), 8),
         },
-        { cue: slug(), variation: slug() },
+        { cue: slug(), variation: slug(), causes: list(slug(), 12) },
       ),
       20,
     ),
     whenToStop: line,
     chain: list(shape({ line, gate: line }, { variation: slug() }), 12),
   },
-  commonOptional,
+  {
+    ...commonOptional,
+    felt: list(shape(felt), 8),
+    shows: shape(
+      { view: oneOf(['side', 'front'] as const), at: number(0, 1) },
+      {
+        trunkDeg: number(-60, 60),
+        shinDeg: number(-40, 40),
+        thighDeg: number(-40, 40),
+        spineDeg: number(-80, 80),
+        headDeg: number(-60, 60),
+        heelsDeg: number(0, 45),
+        armsDeg: number(0, 110),
+        loadAwayM: number(0, 0.4),
+        footAwayM: number(-0.5, 0.5),
+        kneesInDeg: number(-30, 30),
+        oneLeg: Joi.boolean(),
+        pelvisDeg: number(0, 30),
+        leanDeg: number(-30, 30),
+        feetApartM: number(-0.4, 0.4),
+      },
+    ),
+  },
 );
 
 const predicate = union('test', {

@@ -51,6 +51,10 @@ export interface TodayLine {
   levelNumber: number;
   levels: number;
   stage: L.Stage;
+  /** The day they came to the level. */
+  since: string;
+  /** One level down, where nothing bars it: what is given when a fault has no answer left. */
+  below: { variation: string; name: string; levelName: string } | null;
   outcome: Outcome | null;
   reason: string | null;
   /** What is done today: the main variation, or the nearest that restrictions and kit permit; null when barred. */

@@ -10,6 +10,7 @@ import { csrf } from 'hono/csrf';
 import { matchedRoutes } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
 import { accessRoutes, permitted, readMe } from './access/index.ts';
+import { faultRoutes } from './fault/index.ts';
 import { hallRoutes } from './hall/index.ts';
 import { problemResponse, Refusal } from './http.ts';
 import { root } from './root.ts';
@@ -76,6 +77,7 @@ export function createApp(s: Services): App {
   libraryRoutes(app, s);
   peopleRoutes(app, s);
   logRoutes(app, s);
+  faultRoutes(app, s);
   sheetRoutes(app, s);
 
   app.onError((error, c) => {

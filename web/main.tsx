@@ -18,6 +18,7 @@ const library = () => import('./library/pages.ts');
 const editor = () => import('./library/editor.tsx');
 const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
+const fault = () => import('./fault/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
@@ -42,6 +43,9 @@ const CsvPage = page(log, (m) => m.CsvPage);
 const OwnPage = page(log, (m) => m.OwnPage);
 const LogPage = page(log, (m) => m.LogPage);
 const PaperEntry = page(log, (m) => m.PaperEntry);
+const DeskPage = page(fault, (m) => m.DeskPage);
+const RatePage = page(fault, (m) => m.RatePage);
+const FaultReportPage = page(fault, (m) => m.FaultReportPage);
 const Ladders = page(ladders, (m) => m.Ladders);
 const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
@@ -86,6 +90,9 @@ const router = createBrowserRouter([
       { path: '/sets', element: waiting(<CsvPage />) },
       { path: '/floor/:id', element: waiting(<LogPage />) },
       { path: '/floor/:id/paper', element: waiting(<PaperEntry />) },
+      { path: '/faults', element: waiting(<DeskPage />) },
+      { path: '/faults/rate', element: waiting(<RatePage />) },
+      { path: '/faults/report', element: waiting(<FaultReportPage />) },
       { path: '/overview', element: waiting(<OverviewPage />) },
       { path: '/people', element: waiting(<People />) },
       { path: '/people/:id', element: waiting(<PersonPage />) },

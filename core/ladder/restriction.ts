@@ -22,7 +22,10 @@ export function inForce(r: Restriction, today: IsoDate): boolean {
   return r.from <= today && (r.until === null || today <= r.until);
 }
 
-function barMatches(bar: Bar, v: VariationFacts): boolean {
+/** What a bar looks at: a document of the library has it as well as what decisions know. */
+export type Barrable = Pick<VariationFacts, 'pattern' | 'loadPlace' | 'rangeTarget' | 'impact'>;
+
+function barMatches(bar: Bar, v: Barrable): boolean {
   switch (bar.bars) {
     case 'all':
       return true;
@@ -38,7 +41,7 @@ function barMatches(bar: Bar, v: VariationFacts): boolean {
 }
 
 /** The restrictions among those given that bar the variation. */
-export function barring(restrictions: readonly Restriction[], v: VariationFacts): Restriction[] {
+export function barring(restrictions: readonly Restriction[], v: Barrable): Restriction[] {
   return restrictions.filter((r) => r.bars.some((bar) => barMatches(bar, v)));
 }
 

@@ -139,6 +139,46 @@ export interface FaultAnswer {
   variation?: Slug;
   needsSecondPerson: boolean;
   equipment: Slug[];
+  /** The causes that it answers, by their ids; absent: any of them. */
+  causes?: Slug[];
+}
+
+/**
+ * How a fault looks: what it changes in the posture of the variation that shows it. Degrees and metres; absent: as
+ * the solver has it. Drawn from the side, or from the front out of the heights of the side view.
+ */
+export interface FaultShows {
+  view: 'side' | 'front';
+  /** How far the repetition has come: 0 start, 1 working position. */
+  at: number;
+  /** Leaning farther forward; in bridges hips higher. */
+  trunkDeg?: number;
+  /** Knees farther forward. */
+  shinDeg?: number;
+  /** Hips lower and farther back than the shins say. */
+  thighDeg?: number;
+  /** The back rounded; below zero arched. */
+  spineDeg?: number;
+  /** Looking up; below zero the chin to the chest. */
+  headDeg?: number;
+  /** Heels off the floor. */
+  heelsDeg?: number;
+  /** Arms lifted forward. */
+  armsDeg?: number;
+  /** The load away from the body. */
+  loadAwayM?: number;
+  /** Feet farther away: of both in a bridge, of the rear one in a split stance. */
+  footAwayM?: number;
+  /** Front view, knees inwards; below zero outwards. */
+  kneesInDeg?: number;
+  /** Front view: one leg alone shows it. */
+  oneLeg?: boolean;
+  /** Front view: the belt tips to one side. */
+  pelvisDeg?: number;
+  /** Front view: the trunk leans to one side. */
+  leanDeg?: number;
+  /** Front view: feet that much farther apart; below zero nearer. */
+  feetApartM?: number;
 }
 
 export interface Fault extends Common {
@@ -148,12 +188,23 @@ export interface Fault extends Common {
   phase: V.Phase;
   views: V.View[];
   severity: V.Severity;
-  causes: { id: Slug; line: Line; weight?: number }[];
-  checks: { line: Line; results: { result: string; pointsTo: Slug[] }[] }[];
+  /**
+   * Weight: how often this is behind the sign, against the others; absent: equal. Alike: one name for causes of
+   * several faults that are the same thing.
+   */
+  causes: { id: Slug; line: Line; weight?: number; alike?: Slug }[];
+  /** Weights of a result: how often a cause shows it, against the other results; absent: by what it points to. */
+  checks: {
+    line: Line;
+    results: { result: string; pointsTo: Slug[]; weights?: { cause: Slug; weight: number }[] }[];
+  }[];
   answers: FaultAnswer[];
   whenToStop: Line;
   /** Corrective chain for faults that need weeks: each step has the gate that opens the next. */
   chain: { line: Line; variation?: Slug; gate: Line }[];
+  /** What athletes say with it. */
+  felt?: Felt[];
+  shows?: FaultShows;
 }
 
 /** A test over the structured fields of a variation. */

@@ -250,7 +250,7 @@ describe('no sheet prints a line that contradicts the rule in force', () => {
       chain: [{ gate: 'Gate under a' }],
     });
     expect(read('b').causes).toEqual(['Cause always']);
-    expect(read('b').checks[0]!.results).toEqual([{ result: 'stays', pointsTo: ['Cause always'] }]);
+    expect(read('b').checks[0]!.results).toEqual([{ result: 'stays', pointsTo: ['y'], weights: [] }]);
     expect(read('b').answers.map((a) => a.text)).toEqual(['Widen']);
     expect(read('b').chain).toEqual([]);
   });

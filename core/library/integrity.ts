@@ -107,16 +107,29 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
     }
     case 'fault': {
       const causes = new Set(body.causes.map((c) => c.id));
-      return body.checks.flatMap((check, i) =>
-        check.results.flatMap((r, j) =>
-          r.pointsTo
-            .filter((id) => !causes.has(id))
-            .map((id): [string, string] => [
-              `checks[${i}].results[${j}].pointsTo`,
-              `There is no cause "${id}".`,
+      const named = [
+        ...body.checks.flatMap((check, i) =>
+          check.results.flatMap((r, j) => [
+            ...r.pointsTo.map((id): [string, string] => [`checks[${i}].results[${j}].pointsTo`, id]),
+            ...(r.weights ?? []).map((w): [string, string] => [
+              `checks[${i}].results[${j}].weights`,
+              w.cause,
             ]),
+          ]),
         ),
-      );
+        ...body.answers.flatMap((a, i) =>
+          (a.causes ?? []).map((id): [string, string] => [`answers[${i}].causes`, id]),
+        ),
+      ];
+      return [
+        ...doubled(body.causes.map((c) => c.id)).map((id): [string, string] => [
+          'causes',
+          `Two causes are called "${id}".`,
+        ]),
+        ...named
+          .filter(([, id]) => !causes.has(id))
+          .map(([path, id]): [string, string] => [path, `There is no cause "${id}".`]),
+      ];
     }
     default:
       return [];

@@ -44,9 +44,10 @@ export function printedLines(r: ResolvedVariation): PrintedLine[] {
   for (const c of r.cues) say('Cues', c.text);
   for (const f of r.faults) {
     const at = faultSection(f.name);
-    say(at, f.sign, `Seen ${f.views.map((v) => VIEW_WORDS[v]).join(', ')}.`, ...f.causes);
+    say(at, f.sign, `Seen ${f.views.map((v) => VIEW_WORDS[v]).join(', ')}.`, ...f.causes.map((c) => c.text));
+    const cause = (id: string) => f.causes.find((c) => c.id === id)?.text ?? id;
     for (const c of f.checks)
-      say(at, c.text, ...c.results.map((x) => `${x.result}: ${x.pointsTo.join(' ')}`));
+      say(at, c.text, ...c.results.map((x) => `${x.result}: ${x.pointsTo.map(cause).join(' ')}`));
     say(at, ...f.answers.map((a) => a.text), f.whenToStop);
     for (const c of f.chain) say(at, c.text, c.gate);
   }

@@ -4,6 +4,7 @@ import type {
   Dose,
   Equipment,
   Fault,
+  FaultShows,
   Felt,
   HouseQuestion,
   Ladder,
@@ -19,7 +20,7 @@ import { settleMechanics, settleMembers } from './mechanics.ts';
 import type { SettledMechanics } from './mechanics.ts';
 import { carries } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
-import type { Severity, Stage } from './vocabulary.ts';
+import type { AnswerKind, Severity, Stage } from './vocabulary.ts';
 
 /** Whom the variation is resolved for; answers of the athlete's own stand above the hall's. */
 export interface ForPerson {
@@ -53,11 +54,28 @@ export interface ResolvedFault {
   phase: Fault['phase'];
   views: Fault['views'];
   severity: Severity;
-  causes: string[];
-  checks: { text: string; results: { result: string; pointsTo: string[] }[] }[];
-  answers: { answerKind: string; text: string; needsSecondPerson: boolean; equipment: string[] }[];
+  causes: { id: string; text: string; weight: number | null; alike: string | null }[];
+  checks: {
+    text: string;
+    /** Causes by their ids. */
+    results: { result: string; pointsTo: string[]; weights: { cause: string; weight: number }[] }[];
+  }[];
+  answers: ResolvedAnswer[];
   whenToStop: string;
-  chain: { text: string; gate: string }[];
+  chain: { text: string; gate: string; variation: { slug: string; name: string } | null }[];
+  felt: Felt[];
+  shows: FaultShows | null;
+}
+
+export interface ResolvedAnswer {
+  answerKind: AnswerKind;
+  text: string;
+  cue: string | null;
+  variation: { slug: string; name: string } | null;
+  needsSecondPerson: boolean;
+  equipment: { slug: string; name: string; inHall: number }[];
+  /** Ids of the causes that it answers; null: any. */
+  causes: string[] | null;
 }
 
 /** A variation as it is printed and computed with: the answers in force applied, references followed. */
@@ -193,16 +211,19 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     const f = shelf.get('fault', slug);
     const sign = f && read('faults', f.sign);
     if (!f || sign === null || sign === undefined) return [];
-    const causes = new Map(
-      f.causes.flatMap((c) => {
-        const text = read('faults', c.line);
-        return text === null ? [] : [[c.id, text] as const];
-      }),
-    );
+    const causes = f.causes.flatMap(({ id, line, weight, alike }) => {
+      const text = read('faults', line);
+      return text === null ? [] : [{ id, text, weight: weight ?? null, alike: alike ?? null }];
+    });
+    const stands = (id: string) => causes.some((c) => c.id === id);
+    const named = (v: string | undefined) => {
+      const found = v === undefined ? undefined : shelf.get('variation', v);
+      return found ? { slug: found.slug, name: found.name } : null;
+    };
     /** A cue that the rule in force drops is no answer either. */
     const cueStands = (cue: string | undefined) => {
-      const named = cue === undefined ? undefined : shelf.get('cue', cue);
-      return !named || read('faults', named.line) !== null;
+      const said = cue === undefined ? undefined : shelf.get('cue', cue);
+      return !said || read('faults', said.line) !== null;
     };
     return [
       {
@@ -212,25 +233,38 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
         phase: f.phase,
         views: f.views,
         severity: severity ?? f.severity,
-        causes: [...causes.values()],
+        causes,
         checks: f.checks.flatMap((c) => {
           const text = read('faults', c.line);
           const results = c.results.flatMap((r) => {
-            const pointsTo = r.pointsTo.flatMap((id) => causes.get(id) ?? []);
+            const pointsTo = r.pointsTo.filter(stands);
+            const weights = (r.weights ?? []).filter((w) => stands(w.cause));
             // A result whose every cause is dropped says nothing any more.
-            return r.pointsTo.length > 0 && pointsTo.length === 0 ? [] : [{ result: r.result, pointsTo }];
+            return r.pointsTo.length > 0 && pointsTo.length === 0
+              ? []
+              : [{ result: r.result, pointsTo, weights }];
           });
           return text === null ? [] : [{ text, results }];
         }),
         answers: f.answers.flatMap((a) => {
           const text = read('faults', a.line);
           if (text === null || !cueStands(a.cue)) return [];
+          const answers = a.causes?.filter(stands) ?? null;
+          // An answer to causes that are all dropped answers nothing any more.
+          if (answers?.length === 0) return [];
           return [
             {
               answerKind: a.answerKind,
               text,
+              cue: a.cue ?? null,
+              variation: named(a.variation),
               needsSecondPerson: a.needsSecondPerson,
-              equipment: found(a.equipment, (e) => shelf.get('equipment', e)?.name),
+              equipment: found(a.equipment, (e) => shelf.get('equipment', e)).map((e) => ({
+                slug: e.slug,
+                name: e.name,
+                inHall: e.inHall,
+              })),
+              causes: answers,
             },
           ];
         }),
@@ -238,8 +272,10 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
         chain: f.chain.flatMap((c) => {
           const text = read('faults', c.line);
           const gate = read('faults', c.gate);
-          return text === null || gate === null ? [] : [{ text, gate }];
+          return text === null || gate === null ? [] : [{ text, gate, variation: named(c.variation) }];
         }),
+        felt: f.felt ?? [],
+        shows: f.shows ?? null,
       },
     ];
   });

@@ -46,6 +46,8 @@ export interface Figure {
   facing: Point | null;
   hip: Point;
   shoulder: Point;
+  /** Where a back that is not straight has its middle. */
+  spine?: Point | undefined;
   /** Nearer to the viewer. Both legs together share one set of points; the drawing sets them apart. */
   near: LegPoints;
   far: LegPoints;

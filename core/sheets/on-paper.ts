@@ -35,7 +35,16 @@ export function onPaper(kind: SheetKind, r: ResolvedVariation): ResolvedVariatio
           setUp: kind === 'floor' ? [n.equipment.name] : n.equipment.homeSubstitutes.map((l) => l.text),
         }))
       : [];
-  const named = { sign: '', views: [], causes: [], checks: [], answers: [], chain: [] };
+  const named = {
+    sign: '',
+    views: [],
+    causes: [],
+    checks: [],
+    answers: [],
+    chain: [],
+    felt: [],
+    shows: null,
+  };
   return {
     ...r,
     lines,

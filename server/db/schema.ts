@@ -1,5 +1,6 @@
+import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
-import type { Body, Kind, Role, Signer, Stage } from '../../core/library/index.ts';
+import type { Body, Kind, Role, Side, Signer, Stage } from '../../core/library/index.ts';
 import type {
   Bar,
   CueOutcome,
@@ -436,6 +437,67 @@ export const cueTried = pgTable(
     at: at('at').notNull(),
   },
   (t) => [index('cue_tried_person').on(t.personId)],
+);
+
+/** A fault worked on: what was seen and felt, the checks, the answers tried, and how it ended. */
+export const faultCase = pgTable(
+  'fault_case',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    edit: integer('edit').notNull(),
+    variation: text('variation').notNull(),
+    variationRevision: integer('variation_revision').notNull(),
+    signs: jsonb('signs').$type<Seen[]>().notNull(),
+    felt: jsonb('felt').$type<FeltAt[]>().notNull(),
+    checks: jsonb('checks').$type<Checked[]>().notNull(),
+    tried: jsonb('tried').$type<Tried[]>().notNull(),
+    end: text('end').$type<CaseEnd>(),
+    easier: text('easier'),
+    /** 0 to 10; null: not asked. */
+    pain: doublePrecision('pain'),
+    note: text('note').notNull().default(''),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('fault_case_person').on(t.personId, t.date), index('fault_case_date').on(t.date)],
+);
+
+/** One session's try at the gate of a step of a corrective chain. */
+export const chainTry = pgTable(
+  'chain_try',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    fault: text('fault').notNull(),
+    side: text('side').$type<Side>(),
+    /** In the words of the library when it was tried. */
+    step: text('step').notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+    passed: boolean('passed').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('chain_try_person').on(t.personId)],
+);
+
+/** What a second coach saw of a set, without having been shown what the first saw; it stays as first given. */
+export const setRating = pgTable(
+  'set_rating',
+  {
+    setId: uuid('set_id')
+      .notNull()
+      .references(() => loggedSet.id, { onDelete: 'cascade' }),
+    by: text('by').notNull(),
+    faults: jsonb('faults').$type<LoggedSet['faults']>().notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.setId, t.by] })],
 );
 
 /** A coach's or the head coach's word that a level is done well. */

@@ -11,6 +11,7 @@ import { root } from '../root.ts';
 import { PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
 import { seeded, uuidFrom } from '../../core/testing/seeded.ts';
+import { deskOf } from './desk.ts';
 import { seasonOf } from './season.ts';
 import type { Season } from './season.ts';
 
@@ -58,6 +59,8 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       const season = seasonOf(who, id, inForce, today, random);
       await insertSeason(tx, id, season);
       await insertCare(tx, id, who, season, inForce, today, random);
+      // Of its own seed, so that what is told here changes nothing of the seasons.
+      await insertDesk(tx, id, who, season, inForce, today, seeded(seed + 1 + PEOPLE.indexOf(who)));
     }
     await rebuildDerived(tx);
   });
@@ -133,6 +136,52 @@ async function insertCare(
         at: `${date}T17:0${i}:00Z`,
       });
     }
+  }
+}
+
+/** What was worked on at the faults desk, what a second coach saw, and how far the chain out of a recurring fault has come. */
+async function insertDesk(
+  tx: Db,
+  personId: string,
+  who: DemoPerson,
+  season: Season,
+  { shelf }: ShelfInForce,
+  today: string,
+  random: () => number,
+): Promise<void> {
+  const by = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+  const { cases, ratings } = deskOf(season, shelf, today, random);
+  if (cases.length > 0) {
+    await tx
+      .insert(schema.faultCase)
+      .values(cases.map((c) => ({ ...c, personId, edit: 1, by, at: `${c.date}T17:30:00Z` })));
+  }
+  if (ratings.length > 0) {
+    const dates = new Map(season.sets.map((s) => [s.id, s.date]));
+    await tx
+      .insert(schema.setRating)
+      .values(ratings.map((r) => ({ ...r, by: 'Mirela Ostrander', at: `${dates.get(r.setId)}T17:20:00Z` })));
+  }
+  const recurring = who.on.find((c) => c.fault)?.fault;
+  const chain = recurring && shelf.get('fault', recurring.slug)?.chain;
+  if (!recurring || !chain) return;
+  for (const [i, { daysAgo, passed }] of [
+    { daysAgo: 15, passed: true },
+    { daysAgo: 8, passed: false },
+    { daysAgo: 6, passed: true },
+  ].entries()) {
+    const date = daysBefore(today, daysAgo);
+    await tx.insert(schema.chainTry).values({
+      id: uuidFrom(random),
+      personId,
+      fault: recurring.slug,
+      side: recurring.side,
+      step: chain[i === 0 ? 0 : 1]!.line.text,
+      date,
+      passed,
+      by,
+      at: `${date}T17:40:00Z`,
+    });
   }
 }
 

@@ -138,3 +138,23 @@ export async function settingsOf(db: Db, personId: string): Promise<PersonOnLadd
     })
     .sort((a, b) => (a.date < b.date ? 1 : -1));
 }
+
+/** Sets of work since a day, out of their summaries, by person. */
+export async function setsSince(
+  db: Db,
+  personIds: readonly string[],
+  from: string,
+): Promise<Map<string, LoggedSet[]>> {
+  const found = new Map<string, LoggedSet[]>();
+  if (personIds.length === 0) return found;
+  const rows = await db
+    .select()
+    .from(setSummary)
+    .where(
+      and(among(setSummary.personId, personIds), gte(setSummary.date, from), eq(setSummary.working, true)),
+    );
+  for (const row of rows) {
+    found.set(row.personId, [...(found.get(row.personId) ?? []), ...setsOfSummary(row)]);
+  }
+  return found;
+}

@@ -4,4 +4,5 @@ export { judge, overview, personOnLadders, revisionsRead } from './evidence.ts';
 export type { MoveRecord } from './evidence.ts';
 export { recordsFrom, recordsOf } from './records.ts';
 export type { PersonRecords } from './records.ts';
-export { newestWithAids } from './history.ts';
+export { newestWithAids, setsSince } from './history.ts';
+export { rowsOf } from './summary.ts';

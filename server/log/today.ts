@@ -2,6 +2,7 @@ import { laddersOf, resolve } from '../../core/library/index.ts';
 import type { Ladder, ResolvedVariation, Shelf } from '../../core/library/index.ts';
 import {
   askBeforeWork,
+  barring,
   barSentence,
   cueRecord,
   inForce as restrictionInForce,
@@ -149,6 +150,8 @@ function lineOrFailure(of: LineInput): TodayLine | null {
       levelNumber: ladder.levels.indexOf(level) + 1,
       levels: ladder.levels.length,
       stage: level.stage,
+      since: own.standings.get(ladder.slug)?.since ?? '',
+      below: null,
       outcome: null,
       reason: null,
       variation: main.slug,
@@ -201,6 +204,8 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
     levelNumber: settled.levels.indexOf(level) + 1,
     levels: settled.levels.length,
     stage,
+    since: standing.since,
+    below: belowOf(),
     outcome: shown?.outcome ?? null,
     reason: shown?.reasons[0]?.text ?? null,
     variation: slug,
@@ -225,6 +230,15 @@ export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: Li
     kit: read ? kitOf(read, shelf) : [],
     failure,
   };
+
+  function belowOf(): TodayLine['below'] {
+    const under = settled.levels[settled.levels.indexOf(level!) - 1];
+    const main = under && shelf.get('variation', under.main);
+    if (!under || !main) return null;
+    const bars = own.restrictions.filter((r) => restrictionInForce(r, date));
+    if (barring(bars, main).length > 0) return null;
+    return { variation: main.slug, name: main.name, levelName: under.name };
+  }
 
   function watchOf(): Watch[] {
     const found: Watch[] = [];

@@ -9,8 +9,8 @@ import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
 
-const { person, restriction, session, loggedSet, move, moveFlag, squad } = schema;
-const { checkIn, cueTried, placement, signOff } = schema;
+const { person, restriction, session, setRating, loggedSet, move, moveFlag, squad } = schema;
+const { chainTry, checkIn, cueTried, faultCase, placement, signOff } = schema;
 
 export async function personList(db: Db): Promise<Person[]> {
   return db.select().from(person).orderBy(person.name);
@@ -81,9 +81,17 @@ export async function exportPerson(db: Db, id: string) {
     sets,
     moves,
     moveFlags: flags,
+    ratings: await db
+      .select({ rating: setRating })
+      .from(setRating)
+      .innerJoin(loggedSet, eq(loggedSet.id, setRating.setId))
+      .innerJoin(session, eq(session.id, loggedSet.sessionId))
+      .where(eq(session.personId, id)),
     checkIns: await db.select().from(checkIn).where(eq(checkIn.personId, id)).orderBy(checkIn.date),
     cuesTried: await db.select().from(cueTried).where(eq(cueTried.personId, id)).orderBy(cueTried.at),
     signOffs: await db.select().from(signOff).where(eq(signOff.personId, id)).orderBy(signOff.date),
+    faultCases: await db.select().from(faultCase).where(eq(faultCase.personId, id)).orderBy(faultCase.at),
+    chainTries: await db.select().from(chainTry).where(eq(chainTry.personId, id)).orderBy(chainTry.at),
     placements: await db.select().from(placement).where(eq(placement.personId, id)).orderBy(placement.at),
   };
 }

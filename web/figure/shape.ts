@@ -140,8 +140,8 @@ export function bodyShapes(f: Figure, fat = 1): BodyShapes {
         limbPath(f.shoulder, t(THICK.neck), f.head, t(THICK.neck)),
       ]
     : [
-        limbPath(f.hip, t(THICK.seat), along(0.66), t(THICK.chest)),
-        limbPath(along(0.66), t(THICK.chest), along(0.97), t(THICK.shoulder)),
+        limbPath(f.hip, t(THICK.seat), f.spine ?? along(0.66), t(THICK.chest)),
+        limbPath(f.spine ?? along(0.66), t(THICK.chest), along(0.97), t(THICK.shoulder)),
         limbPath(f.shoulder, t(THICK.neck), f.head, t(THICK.neck)),
       ];
   const nose = f.facing

@@ -272,6 +272,7 @@ function Need({ need: { equipment, count, setUp } }: { need: ResolvedNeed }) {
 }
 
 function Fault({ fault: f }: { fault: ResolvedFault }) {
+  const cause = (id: string) => f.causes.find((c) => c.id === id)?.text ?? id;
   return (
     <li className="border-b border-rule py-1">
       <details>
@@ -289,14 +290,14 @@ function Fault({ fault: f }: { fault: ResolvedFault }) {
         <div className="pb-2 pl-4">
           <p>{f.sign}</p>
           <p>
-            <b>Likely:</b> {f.causes.join(' ')}
+            <b>Likely:</b> {f.causes.map((c) => c.text).join(' ')}
           </p>
           {f.checks.map((c) => (
             <p key={c.text}>
               <b>Check:</b> {c.text}{' '}
               {c.results.map((x) => (
                 <span key={x.result}>
-                  {x.result}: {x.pointsTo.join(' ').toLowerCase()}{' '}
+                  {x.result}: {x.pointsTo.map(cause).join(' ').toLowerCase()}{' '}
                 </span>
               ))}
             </p>
@@ -306,7 +307,7 @@ function Fault({ fault: f }: { fault: ResolvedFault }) {
               <li key={a.text}>
                 <span className="text-soft">{a.answerKind}:</span> {a.text}
                 {a.needsSecondPerson && ' (second person)'}
-                {a.equipment.length > 0 && ` (${a.equipment.join(', ')})`}
+                {a.equipment.length > 0 && ` (${a.equipment.map((e) => e.name).join(', ')})`}
               </li>
             ))}
           </ol>

@@ -1,38 +1,47 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { Sheet } from '../../contract/library.ts';
 import type { Today, TodayLine, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { nextSet } from '../../core/ladder/index.ts';
-import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { MovementIcon } from '../figure/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import { clocks } from '../dose/index.ts';
 import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { DayList } from './day-list.tsx';
+import { FloorFigure } from './floor-figure.tsx';
+import { FloorSet, restAfter } from './floor-set.tsx';
 import { dropSet, keepSet } from './keep-set.ts';
 import { mergedSets } from './merge.ts';
 import type { ShownSet } from './merge.ts';
 import { aidsWords, insteadPath, nextWords } from './next-words.ts';
 import { useParcels } from './outbox.tsx';
 import type { Parcel } from './outbox-store.ts';
-import { SetForm, startOf } from './set-form.tsx';
+import { PersonStrip } from './person-strip.tsx';
+import type { Observed } from './set-form.tsx';
 import { useSheetsOf } from './use-sheets.ts';
 import { WatchList } from './watch-list.tsx';
 import { setSummary, targetWords } from './words.ts';
 
-const sheetPath = (line: TodayLine, personId: string) =>
-  `/api/sheets/${line.variation}?stage=${line.stage}&person=${personId}`;
+const sheetPath = (variation: string, line: TodayLine, personId: string) =>
+  `/api/sheets/${variation}?stage=${line.stage}&person=${personId}`;
+const deskPath = (people: readonly TodayPerson[]) =>
+  `/api/faults/desk?people=${people.map((p) => p.personId).join(',')}`;
 
-/** The set to do next on a line, with what this tablet has logged since. */
-function nextOf(line: TodayLine, ofDay: readonly ShownSet[], date: string) {
-  return nextSet(
-    [...line.recent, ...ofDay],
-    { slug: line.variation ?? '', oneSided: line.oneSided, countedIn: line.countedIn },
-    line.target,
-    date,
-  );
+/** The set to do next of a variation, with what this tablet has logged since. */
+function nextOf(
+  line: TodayLine,
+  ofDay: readonly ShownSet[],
+  date: string,
+  given?: ResolvedVariation['source'],
+) {
+  const of = given
+    ? { slug: given.slug, oneSided: given.laterality !== 'two legs', countedIn: given.countedIn }
+    : { slug: line.variation ?? '', oneSided: line.oneSided, countedIn: line.countedIn };
+  return nextSet([...line.recent, ...ofDay], of, line.target, date);
 }
 
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
@@ -65,15 +74,21 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
   const there = data.people;
   const active = there.find((p) => p.personId === params.get('who')) ?? there[0];
   const at = active ? there.indexOf(active) : 0;
-  const go = (i: number) =>
-    set({ who: there[(i + there.length) % there.length]?.personId ?? null, on: null });
+  const pick = (personId: string | null) => set({ who: personId, on: null, give: null });
+  const go = (i: number) => pick(there[(i + there.length) % there.length]?.personId ?? null);
 
   useEffect(() => {
     // What is needed on the floor is asked for while there is a connection.
+    const desk = deskPath(there);
+    void queryClient.prefetchQuery({
+      queryKey: [desk],
+      queryFn: () => request<DeskKnowledge>('GET', desk),
+      staleTime: 60_000,
+    });
     for (const p of there) {
       for (const line of p.lines) {
         if (line.variation === null) continue;
-        const path = sheetPath(line, p.personId);
+        const path = sheetPath(line.variation, line, p.personId);
         void queryClient.prefetchQuery({
           queryKey: [path],
           queryFn: () => request<Sheet>('GET', path),
@@ -105,23 +120,19 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
           Back to today
         </Link>
       </div>
-      <div
-        role="group"
-        aria-label="Whose set"
-        className="-mx-4 flex gap-1 overflow-x-auto px-4 pb-2 md:mx-0 md:grid md:grid-cols-4 md:px-0 lg:grid-cols-6"
-      >
-        {there.map((p) => (
-          <PersonTab
-            key={p.personId}
-            person={p}
-            name={name(p.personId)}
-            on={p === active}
-            ofDay={dayOf(p, parcels, data.date)}
-            date={data.date}
-            onPick={() => set({ who: p.personId, on: null })}
-          />
-        ))}
-      </div>
+      <PersonStrip
+        people={there.map((person) => {
+          const ofDay = dayOf(person, parcels, data.date);
+          return {
+            person,
+            name: name(person.personId),
+            ofDay,
+            steps: person.lines.flatMap((l) => (l.variation === null ? [] : [nextOf(l, ofDay, data.date)])),
+          };
+        })}
+        active={active?.personId}
+        onPick={pick}
+      />
       {active && (
         <OnePerson
           key={active.personId}
@@ -129,6 +140,7 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
           name={name(active.personId)}
           date={data.date}
           ofDay={dayOf(active, parcels, data.date)}
+          desk={deskPath(there)}
         />
       )}
     </div>
@@ -138,55 +150,19 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
 const dayOf = (p: TodayPerson, parcels: readonly Parcel[], date: string) =>
   mergedSets(p.sets, parcels, p.personId).filter((s) => s.date === date);
 
-function PersonTab({
-  person: p,
-  name,
-  on,
-  ofDay,
-  date,
-  onPick,
-}: {
-  person: TodayPerson;
-  name: string;
-  on: boolean;
-  ofDay: readonly ShownSet[];
-  date: string;
-  onPick: () => void;
-}) {
-  const steps = p.lines.flatMap((l) => (l.variation === null ? [] : [nextOf(l, ofDay, date)]));
-  const done = steps.filter((n) => n.done).length;
-  return (
-    <button
-      type="button"
-      aria-pressed={on}
-      onClick={onPick}
-      className={`min-h-16 min-w-36 shrink-0 px-3 py-1 text-left leading-tight ${on ? 'taped bg-paper' : 'border border-rule'}`}
-    >
-      <span className="block font-head font-semibold">{name}</span>
-      <span className="block text-sm text-soft">
-        {p.lines.length === 0
-          ? 'not placed'
-          : steps.length === 0
-            ? 'barred today'
-            : done === steps.length
-              ? 'all done'
-              : `${ofDay.length} ${ofDay.length === 1 ? 'set' : 'sets'}, ${done} of ${steps.length} done`}
-        {p.ask && ', ask first'}
-      </span>
-    </button>
-  );
-}
-
 function OnePerson({
   person: p,
   name,
   date,
   ofDay,
+  desk,
 }: {
   person: TodayPerson;
   name: string;
   date: string;
   ofDay: ShownSet[];
+  /** Where the desk's knowledge of everybody here is read. */
+  desk: string;
 }) {
   const { params, set } = useAddress();
   const units = useUnits();
@@ -218,7 +194,7 @@ function OnePerson({
                 key={l.ladder}
                 type="button"
                 aria-pressed={l === line}
-                onClick={() => set({ on: l.ladder })}
+                onClick={() => set({ on: l.ladder, give: null })}
                 className={`min-h-14 px-3 ${l === line ? 'taped bg-paper' : ''}`}
               >
                 <PatternWord pattern={l.pattern} />{' '}
@@ -248,6 +224,7 @@ function OnePerson({
               tone="quiet"
               onClick={() => {
                 dropSet(logged, p.personId);
+                clocks.endRest(p.personId);
                 setLast(null);
               }}
             >
@@ -256,7 +233,16 @@ function OnePerson({
           </div>
         )}
         {line ? (
-          <OneLine key={line.ladder} person={p} line={line} date={date} ofDay={ofDay} onKept={setLast} />
+          <OneLine
+            key={line.ladder}
+            person={p}
+            name={name}
+            line={line}
+            date={date}
+            ofDay={ofDay}
+            desk={desk}
+            onKept={setLast}
+          />
         ) : (
           <Empty>
             Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place {name} by trials</Link>.
@@ -298,23 +284,33 @@ function OnePerson({
 
 function OneLine({
   person: p,
+  name,
   line,
   date,
   ofDay,
+  desk,
   onKept,
 }: {
   person: TodayPerson;
+  name: string;
   line: TodayLine;
   date: string;
   ofDay: ShownSet[];
+  desk: string;
   /** The set just kept, so that it can be taken back. */
   onKept: (id: string) => void;
 }) {
   const units = useUnits();
-  const sheet = useGet<Sheet>(line.variation ? sheetPath(line, p.personId) : null);
+  const { params, set } = useAddress();
+  // An easier variation that the desk led to is done instead of the level's own.
+  const slug = params.get('give') ?? line.variation;
+  const sheet = useGet<Sheet>(slug ? sheetPath(slug, line, p.personId) : null);
+  const knowledge = useGet<DeskKnowledge>(desk);
   const [sideTest, setSideTest] = useState(false);
-  const next = useMemo(() => nextOf(line, ofDay, date), [line, ofDay, date]);
-  if (line.variation === null) {
+  const [ended, setEnded] = useState(false);
+  const given = slug === line.variation ? undefined : sheet.data?.resolved.source;
+  const next = useMemo(() => nextOf(line, ofDay, date, given), [line, ofDay, date, given]);
+  if (line.variation === null || slug === null) {
     return (
       <Notice tone="warn">
         {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach lifts it.
@@ -322,81 +318,128 @@ function OneLine({
       </Notice>
     );
   }
+  const keep = ({ resolved, revision }: Sheet, observed: Observed) => {
+    clocks.stopFor(p.personId);
+    onKept(
+      keepSet(
+        {
+          personId: p.personId,
+          date,
+          ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
+          resolved,
+          revision,
+          target: line.target,
+        },
+        observed,
+      ),
+    );
+  };
   return (
     <>
-      <div className="taped-left mb-4 flow-root bg-paper py-3 pr-4 pl-5">
+      {ended && (
+        <Notice tone="warn">
+          The set was ended and recorded. Nothing more of this today unless it has settled; refer if it does
+          not. <Link to={`/people/${p.personId}`}>To the decision</Link>
+        </Notice>
+      )}
+      <div className="taped-left mb-3 bg-paper py-3 pr-4 pl-5">
         <p className="label">
           {line.ladderName}, level {line.levelNumber} of {line.levels}: {line.levelName}
         </p>
-        {sheet.data && (
-          <div className="float-right ml-4">
-            <MovementIcon
-              mechanics={sheet.data.resolved.mechanics}
-              pattern={line.pattern}
-              build={REFERENCE_BUILD}
-              size={110}
-            />
+        <div className="grid gap-x-4 sm:grid-cols-[1fr_auto]">
+          <div>
+            <p className="font-head text-2xl leading-tight font-bold">{given?.name ?? line.variationName}</p>
+            {given && (
+              <p>
+                Instead of {line.variationName}.{' '}
+                <Button tone="quiet" onClick={() => set({ give: null })}>
+                  Back to it
+                </Button>
+              </p>
+            )}
+            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.oneSided)}</p>
+            <p className="text-lg font-semibold">
+              {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
+            </p>
+            {next.aids && next.aids.length > 0 && <p className="text-lg">With {aidsWords(next.aids)}</p>}
+            {next.why.map((w) => (
+              <p key={w} className="text-soft">
+                {w}
+              </p>
+            ))}
+            {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
+            <ol aria-label="Three cues" className="mt-2 border-t border-rule">
+              {(given ? (sheet.data?.resolved.cues.slice(0, 3) ?? []) : line.cues).map((c) => (
+                <li key={c.slug} className="border-b border-rule py-1 text-xl leading-tight font-semibold">
+                  {c.text}
+                </li>
+              ))}
+            </ol>
           </div>
-        )}
-        <p className="font-head text-2xl leading-tight font-bold">{line.variationName}</p>
-        <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.oneSided)}</p>
-        <p className="text-lg font-semibold">
-          {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
-        </p>
-        {next.why.map((w) => (
-          <p key={w} className="text-soft">
-            {w}
-          </p>
-        ))}
-        {next.aids && next.aids.length > 0 && <p>With {aidsWords(next.aids)}</p>}
-        {line.variationNote && <p className="text-soft">{line.variationNote}</p>}
+          <div className="order-first mb-1 sm:order-none sm:w-72">
+            {sheet.data && (
+              <FloorFigure
+                mechanics={sheet.data.resolved.mechanics}
+                pattern={line.pattern}
+                personId={p.personId}
+              />
+            )}
+          </div>
+        </div>
         {line.wayOnDue && (
           <p className="font-semibold">Ready to grow: {line.wayOn}. Confirm on the person’s page.</p>
         )}
         <WatchList watch={line.watch} />
-        <p className="flex flex-wrap gap-x-5">
-          {line.kit.length > 0 && (
-            <Link className="flex min-h-14 items-center" to={insteadPath(line, p.personId)}>
-              {line.kit[0]!.name} taken: what now?
-            </Link>
-          )}
-          <Link className="flex min-h-14 items-center" to={`/library/variation/${line.variation}`}>
-            Whole sheet
-          </Link>
-          <Link className="flex min-h-14 items-center" to={`/people/${p.personId}`}>
-            Evidence and decision
-          </Link>
-        </p>
       </div>
       {line.failure && <Notice tone="warn">{line.failure}</Notice>}
       <Loaded query={sheet} what="the sheet">
-        {({ resolved, revision }) => (
-          <SetForm
-            key={`${ofDay.length} ${next.side} ${next.number}`}
-            variation={resolved}
-            seesHealth={p.seesHealth}
-            start={startOf(resolved, next, sideTest)}
-            action={`Log set ${next.number}${next.side ? ` ${next.side}` : ''}`}
-            keys
+        {(read) => (
+          <FloorSet
+            key={`${slug} ${ofDay.length} ${next.side} ${next.number} ${sideTest}`}
+            person={p}
+            name={name}
+            line={line}
+            date={date}
+            variation={read.resolved}
+            revision={read.revision}
+            next={next}
+            sideTest={sideTest}
             onSideTest={setSideTest}
-            onLog={(observed) =>
-              onKept(
-                keepSet(
-                  {
-                    personId: p.personId,
-                    date,
-                    ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
-                    resolved,
-                    revision,
-                    target: line.target,
-                  },
-                  observed,
-                ),
-              )
-            }
+            knowledge={knowledge.data ?? null}
+            onLog={(observed) => {
+              setEnded(false);
+              keep(read, observed);
+              restAfter(
+                p.personId,
+                line,
+                observed.side,
+                (side) => ofDay.filter((s) => s.variation === slug && s.side === side && !s.warmUp).length,
+              );
+            }}
+            onEnded={(observed) => {
+              keep(read, observed);
+              setEnded(true);
+            }}
+            onGive={(variation) => set({ give: variation })}
           />
         )}
       </Loaded>
+      <p className="mt-2 flex flex-wrap gap-x-5">
+        {line.kit.length > 0 && (
+          <Link className="flex min-h-14 items-center" to={insteadPath(line, p.personId)}>
+            {line.kit[0]!.name} taken: what now?
+          </Link>
+        )}
+        <Link className="flex min-h-14 items-center" to={`/library/variation/${slug}`}>
+          Whole sheet
+        </Link>
+        <Link className="flex min-h-14 items-center" to={`/people/${p.personId}`}>
+          Evidence and decision
+        </Link>
+        <Link className="flex min-h-14 items-center" to="/faults/rate">
+          Second pair of eyes
+        </Link>
+      </p>
     </>
   );
 }

@@ -1,15 +1,13 @@
-import { Minus, Plus } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { SIDES } from '../../core/library/index.ts';
-import type { ResolvedVariation, Side } from '../../core/library/index.ts';
-import { aidsOf } from '../../core/ladder/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { LoggedSet, NextSet } from '../../core/ladder/index.ts';
-import { FAULT_LETTERS, takesLoad } from '../../core/sheets/index.ts';
-import { useUnits } from '../shell/index.ts';
-import { Button, fromMass, tidy, toMass, typing } from '../ui/index.ts';
+import { takesLoad } from '../../core/sheets/index.ts';
+import { Button } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
-import { FeltPicker } from './felt-picker.tsx';
-import { Choice, Scale, Stepper, Toggle, YesNo } from './floor-controls.tsx';
+import { FaultCounts } from './fault-counts.tsx';
+import { Choice, Scale, Toggle } from './floor-controls.tsx';
+import { Amounts, hasAids, MoreOfSet } from './set-fields.tsx';
 
 /** What the form fills in; the rest of the set comes from where it is logged. */
 export type Observed = Pick<
@@ -58,6 +56,9 @@ export function startOf(v: ResolvedVariation, next: NextSet, sideTest = false): 
   };
 }
 
+/** Faults cannot be counted more often than there are repetitions; where none are counted, as often as one likes. */
+export const mostFaults = (set: Pick<Observed, 'doneReps'>) => set.doneReps ?? 500;
+
 interface Props {
   variation: ResolvedVariation;
   start: Observed;
@@ -66,81 +67,13 @@ interface Props {
   action: string;
   onLog: (observed: Observed) => void;
   onCancel?: () => void;
-  /** A side test goes on from set to set until it is put off. */
-  onSideTest?: (on: boolean) => void;
-  /** Number keys give the amount, letters a fault, Enter logs it as watched. */
-  keys?: boolean;
 }
 
-/** Digits typed within this time belong to one number. */
-const ONE_NUMBER_MS = 1200;
-
-/** One set on the floor: large targets, nothing that needs precision, unknown unless tapped. */
-export function SetForm({
-  variation,
-  start,
-  seesHealth,
-  action,
-  onLog,
-  onCancel,
-  onSideTest,
-  keys = false,
-}: Props) {
+/** One whole set on the floor: large targets, nothing that needs precision, unknown unless tapped. */
+export function SetForm({ variation, start, seesHealth, action, onLog, onCancel }: Props) {
   const [set, setSet] = useState(start);
-  const units = useUnits();
   const change = (part: Partial<Observed>) => setSet((now) => ({ ...now, ...part }));
   const oneSided = variation.source.laterality !== 'two legs';
-  const loaded = takesLoad(variation.source);
-  const hasAids = aidsOf(variation.source).length > 0 || (set.aids?.length ?? 0) > 0;
-
-  const countFault = (fault: string, by: number) =>
-    setSet((now) => {
-      const before = now.faults.find((f) => f.fault === fault);
-      const reps = Math.max(0, Math.min((before?.reps ?? 0) + by, now.doneReps ?? 500));
-      const others = now.faults.filter((f) => f.fault !== fault);
-      return {
-        ...now,
-        faults: reps ? [...others, { fault, side: before?.side ?? now.side, reps }] : others,
-      };
-    });
-  const faultSide = (fault: string, side: Side | null) =>
-    change({ faults: set.faults.map((f) => (f.fault === fault ? { ...f, side } : f)) });
-
-  const typed = useRef({ text: '', at: 0 });
-  useEffect(() => {
-    if (!keys) return;
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (/^\d$/.test(e.key)) {
-        const { text, at } = typed.current;
-        typed.current = {
-          text: e.timeStamp - at < ONE_NUMBER_MS ? `${text}${e.key}`.slice(-3) : e.key,
-          at: e.timeStamp,
-        };
-        const amount = Number(typed.current.text);
-        setSet((now) => ({
-          ...now,
-          ...(now.doneReps !== null
-            ? { doneReps: amount }
-            : now.holdS !== null
-              ? { holdS: amount }
-              : { rounds: amount }),
-        }));
-      } else if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) {
-        e.preventDefault();
-        onLog({ ...set, watched: true });
-      } else {
-        const fault = variation.faults[FAULT_LETTERS.indexOf(e.key)];
-        if (e.key.length === 1 && fault) {
-          // A letter counts a fault here and is no jump to another room.
-          e.stopPropagation();
-          countFault(fault.slug, 1);
-        }
-      }
-    };
-    addEventListener('keydown', onKey, true);
-    return () => removeEventListener('keydown', onKey, true);
-  });
 
   // "Watched" is never assumed: each button says which it is, and stands where the eye is.
   const actions = (
@@ -180,86 +113,24 @@ export function SetForm({
               onPick={(side) => change({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
             />
           </div>
-          <Toggle
-            on={set.sideTest}
-            onChange={(sideTest) => {
-              change({ sideTest });
-              onSideTest?.(sideTest);
-            }}
-          >
+          <Toggle on={set.sideTest} onChange={(sideTest) => change({ sideTest })}>
             Side test, to the first unclean one
           </Toggle>
         </div>
       )}
-      <div className="flex flex-wrap gap-6">
-        {set.doneReps !== null && (
-          <Stepper
-            label="Repetitions done"
-            value={set.doneReps}
-            step={1}
-            onChange={(doneReps) => change({ doneReps })}
-          />
-        )}
-        {set.holdS !== null && (
-          <Stepper label="Seconds held" value={set.holdS} step={5} onChange={(holdS) => change({ holdS })} />
-        )}
-        {set.rounds !== null && (
-          <Stepper label="Rounds" value={set.rounds} step={1} onChange={(rounds) => change({ rounds })} />
-        )}
-        {loaded && (
-          <Stepper
-            label={`Load, ${units.mass}`}
-            value={Number(tidy(toMass(set.loadKg ?? 0, units.mass)))}
-            step={units.mass === 'kg' ? 2.5 : 5}
-            onChange={(shown) => change({ loadKg: fromMass(shown, units.mass) })}
-          />
-        )}
-      </div>
+      <Amounts variation={variation} set={set} onChange={change} />
 
       {!onCancel && actions}
 
       <fieldset>
         <legend className="label mb-1">Faults seen (repetitions)</legend>
-        <ul className="border-t border-rule">
-          {variation.faults.map((f, i) => {
-            const counted = set.faults.find((x) => x.fault === f.slug);
-            const reps = counted?.reps ?? 0;
-            return (
-              <li key={f.slug} className="flex flex-wrap items-center gap-3 border-b border-rule py-1">
-                <span className="min-w-40 grow basis-0 text-lg">
-                  {keys && <kbd className="mr-2 hidden text-sm text-soft lg:inline">{FAULT_LETTERS[i]}</kbd>}
-                  {f.name}
-                  {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
-                  {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
-                </span>
-                {reps > 0 && !oneSided && (
-                  <select
-                    aria-label={`Side of ${f.name}`}
-                    className="field min-h-14 w-28"
-                    value={counted?.side ?? ''}
-                    onChange={(e) => faultSide(f.slug, (e.target.value || null) as Side | null)}
-                  >
-                    <option value="">both</option>
-                    {SIDES.map((s) => (
-                      <option key={s}>{s}</option>
-                    ))}
-                  </select>
-                )}
-                {reps > 0 && (
-                  <Button floor aria-label={`One fewer: ${f.name}`} onClick={() => countFault(f.slug, -1)}>
-                    <Minus aria-hidden="true" size={20} />
-                  </Button>
-                )}
-                <output className={`w-8 text-center text-2xl ${reps ? 'font-bold' : 'text-soft'}`}>
-                  {reps}
-                </output>
-                <Button floor aria-label={`One more: ${f.name}`} onClick={() => countFault(f.slug, 1)}>
-                  <Plus aria-hidden="true" size={20} />
-                </Button>
-              </li>
-            );
-          })}
-        </ul>
+        <FaultCounts
+          variation={variation}
+          faults={set.faults}
+          side={set.side}
+          most={mostFaults(set)}
+          onChange={(faults) => change({ faults })}
+        />
       </fieldset>
 
       <Scale
@@ -279,45 +150,10 @@ export function SetForm({
           Sharp or rising pain ends the set. Note where it is felt; refer if it does not settle.
         </p>
       )}
-      {hasAids && <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />}
-
-      <details className="border-y border-rule py-2">
-        <summary className="min-h-11 content-center font-head font-semibold">More about this set</summary>
-        <div className="grid gap-5 pt-2">
-          <FeltPicker
-            value={set.sensations}
-            variation={variation}
-            seesHealth={seesHealth}
-            onChange={(sensations) => change({ sensations })}
-          />
-          <Scale label="At ease, 0 to 10" value={set.atEase} onPick={(atEase) => change({ atEase })} />
-          <YesNo label="Tempo kept?" value={set.tempoKept} onPick={(tempoKept) => change({ tempoKept })} />
-          <YesNo
-            label="Full range?"
-            value={set.rangeReached}
-            onPick={(rangeReached) => change({ rangeReached })}
-          />
-          <label className="block max-w-64">
-            <span className="label">Angle measured, degrees (empty: not measured)</span>
-            <input
-              className="field mt-1 min-h-14 text-lg"
-              inputMode="decimal"
-              value={set.rangeDeg ?? ''}
-              onChange={(e) => {
-                const n = Number(e.target.value.replace(',', '.'));
-                if (e.target.value === '') change({ rangeDeg: null });
-                else if (Number.isFinite(n) && Math.abs(n) <= 180) change({ rangeDeg: n });
-              }}
-            />
-          </label>
-          <Toggle on={set.warmUp} onChange={(warmUp) => change({ warmUp })}>
-            Warm-up set
-          </Toggle>
-          {!hasAids && (
-            <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
-          )}
-        </div>
-      </details>
+      {hasAids(variation, set) && (
+        <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
+      )}
+      <MoreOfSet variation={variation} set={set} onChange={change} seesHealth={seesHealth} />
 
       {actions}
     </form>

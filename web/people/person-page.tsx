@@ -23,6 +23,7 @@ import {
   TextField,
   withDays,
 } from '../ui/index.ts';
+import { PersonFaults } from '../fault/index.ts';
 import { BodyPanel } from './body-panel.tsx';
 import { Measures } from './measures.tsx';
 import { OwnLinks } from './own-links.tsx';
@@ -110,6 +111,7 @@ export function PersonPage() {
                   </div>
                   <div className="grid content-start gap-6">
                     <Restrictions personId={id} />
+                    <PersonFaults personId={id} />
                     <OwnAnswers personId={id} />
                     <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
                     <Settings settings={data.settings} />

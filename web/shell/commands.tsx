@@ -47,6 +47,8 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
       ? []
       : ([
           ['Floor: today', '/floor'],
+          ['Faults desk', '/faults'],
+          ['Second pair of eyes', '/faults/rate'],
           ['Overview', '/overview'],
           ['Sets as a file', '/sets'],
           ['People', '/people'],
@@ -56,7 +58,12 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
     ['Body room', '/body'],
     ['Print sheets', '/print'],
     ...(me.role === 'viewer' ? [] : ([['Changes', '/changes']] satisfies [string, string][])),
-    ...(me.role === 'head coach' ? ([['Hall', '/hall']] satisfies [string, string][]) : []),
+    ...(me.role === 'head coach'
+      ? ([
+          ['What the fault cases say', '/faults/report'],
+          ['Hall', '/hall'],
+        ] satisfies [string, string][])
+      : []),
   ];
   return (
     <Dialog

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { editionLabel } from '../../core/exchange/index.ts';
+import { ClockKeeper, RunningBand } from '../dose/index.ts';
 import { Outbox } from '../log/index.ts';
 import { Button, Dialog, typing } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
@@ -9,6 +10,7 @@ import { useSigned } from './start.tsx';
 const KEYS: [string, string][] = [
   ['/', 'Go to, or do'],
   ['g then f', 'Floor'],
+  ['g then d', 'Faults desk'],
   ['g then o', 'Overview'],
   ['g then p', 'People'],
   ['g then l', 'Library'],
@@ -25,6 +27,7 @@ const KEYS: [string, string][] = [
 ];
 const JUMPS: Record<string, string> = {
   f: '/floor',
+  d: '/faults',
   o: '/overview',
   p: '/people',
   l: '/library',
@@ -56,6 +59,7 @@ export function Shell() {
 
   const rooms: [string, string, boolean][] = [
     ['Floor', '/floor', me.role !== 'viewer'],
+    ['Faults', '/faults', me.role !== 'viewer'],
     ['Overview', '/overview', me.role !== 'viewer'],
     ['People', '/people', me.role !== 'viewer'],
     ['Library', '/library', true],
@@ -102,7 +106,9 @@ export function Shell() {
           )}
         </nav>
         <div className="ml-auto flex items-center gap-3 py-1.5 text-sm">
+          <RunningBand />
           <Outbox />
+          <ClockKeeper />
           <span className="hidden text-soft min-[1440px]:inline">
             {hall.name}
             {edition && `, ${editionLabel(edition)}`}

@@ -6,7 +6,8 @@ interface Props {
   open: boolean;
   onClose: () => void;
   children: ReactNode;
-  wide?: boolean;
+  /** As wide as a form, or as the page. */
+  wide?: boolean | 'full';
 }
 
 /** A sheet over the page; Escape and a click beside it close it. */
@@ -17,7 +18,7 @@ export function Dialog({ title, open, onClose, children, wide = false }: Props) 
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[calc(100vw-2rem)] ${wide ? 'max-w-3xl' : 'max-w-lg'} -translate-x-1/2 overflow-y-auto border border-ink bg-paper p-5 text-ink`}
+          className={`fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[calc(100vw-2rem)] ${wide === 'full' ? 'max-w-6xl' : wide ? 'max-w-3xl' : 'max-w-lg'} -translate-x-1/2 overflow-y-auto border border-ink bg-paper p-5 text-ink`}
         >
           <Radix.Title className="mb-3 text-xl font-semibold">{title}</Radix.Title>
           {children}

@@ -12,3 +12,5 @@ export const fromLength = (shown: number, unit: 'cm' | 'in') =>
 export const tidy = (n: number, decimals = 1) => String(Number(n.toFixed(decimals)));
 export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))} ${unit}`;
 export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))} ${unit}`;
+/** A share as a whole percentage. */
+export const percent = (share: number) => `${Math.round(100 * share)} %`;

@@ -1,0 +1,69 @@
+import { FELT_KINDS } from '../library/index.ts';
+import type { FeltKind, Phase, Region, ResolvedVariation, View } from '../library/index.ts';
+import type { DeskFault } from './causes.ts';
+
+/** How the desk asks: what is seen, what is felt, what is heard. */
+export const SENSES = ['seen', 'felt', 'heard'] as const;
+export type Sense = (typeof SENSES)[number];
+
+const SENSE_OF: Record<View, Sense> = {
+  front: 'seen',
+  side: 'seen',
+  behind: 'seen',
+  touch: 'seen',
+  ear: 'heard',
+  ask: 'felt',
+};
+
+export const sensesOf = (f: Pick<DeskFault, 'views' | 'felt'>): Sense[] =>
+  SENSES.filter((s) => f.views.some((v) => SENSE_OF[v] === s) || (s === 'felt' && f.felt.length > 0));
+
+/** The signs that fit what is narrowed down to; null: not narrowed. */
+export function signsFor<F extends DeskFault>(
+  faults: readonly F[],
+  by: { sense: Sense; view: View | null; phase: Phase | null },
+): F[] {
+  return faults.filter(
+    (f) =>
+      sensesOf(f).includes(by.sense) &&
+      (by.view === null || f.views.includes(by.view)) &&
+      (by.phase === null || f.phase === by.phase),
+  );
+}
+
+export interface FeltReading {
+  /** Faults that athletes feel this way, those of the same kind of sensation first. */
+  faults: string[];
+  standing: 'wanted' | 'tolerated' | 'unwanted' | 'not mentioned';
+  /** What the sheet says of it. */
+  suggests: string | null;
+}
+
+/** What a sensation means on a variation: what the sheet says, and the faults it goes with. */
+export function readFelt(
+  v: Pick<ResolvedVariation, 'wanted' | 'tolerated' | 'unwanted'> & { faults: readonly DeskFault[] },
+  felt: { region: Region; kind: FeltKind },
+): FeltReading {
+  const is = (f: { region: Region; kind: FeltKind }) => f.region === felt.region && f.kind === felt.kind;
+  const unwanted = v.unwanted.find(is);
+  return {
+    faults: v.faults.filter((f) => f.felt.some(is)).map((f) => f.slug),
+    standing: unwanted
+      ? 'unwanted'
+      : v.wanted.some(is)
+        ? 'wanted'
+        : v.tolerated.some(is)
+          ? 'tolerated'
+          : 'not mentioned',
+    suggests: unwanted?.suggests ?? null,
+  };
+}
+
+/** Sensations that are asked for and were not named: what is missing says something too. */
+export const missingFelt = (
+  wanted: readonly { region: Region; kind: FeltKind }[],
+  felt: readonly { region: Region; kind: FeltKind }[],
+): { region: Region; kind: FeltKind }[] =>
+  wanted
+    .filter((w) => !felt.some((f) => f.region === w.region && f.kind === w.kind))
+    .sort((a, b) => FELT_KINDS.indexOf(a.kind) - FELT_KINDS.indexOf(b.kind));

@@ -1,0 +1,172 @@
+import { and, eq, gte } from 'drizzle-orm';
+import type { Me } from '../../contract/access.ts';
+import type { CaseRequest, CaseRow, ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
+import type { Person } from '../../contract/people.ts';
+import { experienceOf } from '../../core/fault/index.ts';
+import type { ChainTry } from '../../core/fault/index.ts';
+import { canonicalJson } from '../../core/library/index.ts';
+import type { Shelf } from '../../core/library/index.ts';
+import { barring, barSentence, daysAfter, inForce, recurringFaults } from '../../core/ladder/index.ts';
+import type { Restriction } from '../../core/ladder/index.ts';
+import { among, schema } from '../db/index.ts';
+import type { Db } from '../db/index.ts';
+import { Refusal } from '../http.ts';
+import { setsSince } from '../log/index.ts';
+import { openRestrictions, personOf, seesHealth } from '../people/index.ts';
+
+const { faultCase, chainTry, revision } = schema;
+
+/** Of a person the desk reads so far back. */
+const PERSON_DAYS = 182;
+/** The hall's experience is counted over so long. */
+const HALL_DAYS = 366;
+
+function refuseFuture(date: string, today: string): void {
+  // One day of grace: a tablet may have rolled over to the next day just before the server.
+  if (date > daysAfter(today, 1))
+    throw new Refusal(422, `date: ${date} lies in the future. Nothing was kept.`);
+}
+
+/**
+ * Keeps a case under the id its tablet gave it. The same one again changes nothing, an older edit is left aside; of two
+ * different ones with the same edit the greater text stays, whichever came first.
+ */
+export async function keepCase(
+  tx: Db,
+  id: string,
+  request: CaseRequest,
+  me: Me,
+  at: Date,
+  today: string,
+): Promise<void> {
+  const person = await personOf(tx, request.personId);
+  refuseFuture(request.date, today);
+  if (request.signs.length + request.felt.length === 0) {
+    throw new Refusal(422, 'signs: nothing was seen, heard or felt. Nothing was kept.');
+  }
+  const [known] = await tx
+    .select({ number: revision.number })
+    .from(revision)
+    .where(
+      and(
+        eq(revision.kind, 'variation'),
+        eq(revision.slug, request.variation),
+        eq(revision.number, request.variationRevision),
+      ),
+    );
+  if (!known) {
+    throw new Refusal(
+      422,
+      `variation: there is no revision ${request.variationRevision} of "${request.variation}". Nothing was kept.`,
+    );
+  }
+  const [before] = await tx.select().from(faultCase).where(eq(faultCase.id, id)).for('update');
+  if (before && before.personId !== request.personId) {
+    throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
+  }
+  const row = { ...request, by: me.name, at: at.toISOString() };
+  if (!before) {
+    await tx.insert(faultCase).values({ id, ...row });
+    return;
+  }
+  if (!seesHealth(me, person)) {
+    // Who may not see pain cannot have meant to change it.
+    row.pain = row.pain ?? before.pain;
+    row.felt = [
+      ...row.felt,
+      ...before.felt.filter(
+        (f) => f.kind === 'pain' && !row.felt.some((x) => canonicalJson(x) === canonicalJson(f)),
+      ),
+    ];
+  }
+  const { id: _i, by: _b, at: _a, ...stored } = before;
+  const { by: _by, at: _at, ...sent } = row;
+  const newer =
+    request.edit > before.edit ||
+    (request.edit === before.edit && canonicalJson(sent) > canonicalJson(stored));
+  if (newer) await tx.update(faultCase).set(row).where(eq(faultCase.id, id));
+}
+
+/** Keeps a try at a gate; sent twice it is kept once, and a correction of the same try takes its place. */
+export async function keepChainTry(
+  tx: Db,
+  id: string,
+  request: ChainTryRequest,
+  shelf: Shelf,
+  me: Me,
+  at: Date,
+  today: string,
+): Promise<void> {
+  await personOf(tx, request.personId);
+  refuseFuture(request.date, today);
+  const fault = shelf.get('fault', request.fault);
+  if (!fault?.chain.some((c) => c.line.text === request.step)) {
+    throw new Refusal(
+      422,
+      `step: the chain of "${request.fault}" has no such step any more. Read it again; nothing was kept.`,
+    );
+  }
+  const [before] = await tx.select().from(chainTry).where(eq(chainTry.id, id));
+  if (before && before.personId !== request.personId) {
+    throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
+  }
+  await tx
+    .insert(chainTry)
+    .values({ id, ...request, by: me.name, at: at.toISOString() })
+    .onConflictDoUpdate({ target: chainTry.id, set: { passed: request.passed } });
+}
+
+type Stored = typeof faultCase.$inferSelect;
+const rowOf = ({ edit: _e, at: _a, ...row }: Stored, sees: boolean): CaseRow =>
+  sees ? row : { ...row, pain: null, note: '', felt: row.felt.filter((f) => f.kind !== 'pain') };
+
+/** The hall's experience, and of each person given the cases, chains and recurring faults. */
+export async function deskKnowledge(
+  db: Db,
+  shelf: Shelf,
+  people: readonly Person[],
+  me: Me,
+  today: string,
+): Promise<DeskKnowledge> {
+  const ids = people.map((p) => p.id);
+  const hall = await db
+    .select({ checks: faultCase.checks, tried: faultCase.tried })
+    .from(faultCase)
+    .where(gte(faultCase.date, daysAfter(today, -HALL_DAYS)));
+  const cases = ids.length
+    ? await db
+        .select()
+        .from(faultCase)
+        .where(and(among(faultCase.personId, ids), gte(faultCase.date, daysAfter(today, -PERSON_DAYS))))
+        .orderBy(faultCase.at)
+    : [];
+  const tries = ids.length
+    ? await db.select().from(chainTry).where(among(chainTry.personId, ids)).orderBy(chainTry.date)
+    : [];
+  const sets = await setsSince(db, ids, daysAfter(today, -PERSON_DAYS));
+  const restrictions = await openRestrictions(db, ids);
+  return {
+    experience: experienceOf(hall),
+    people: people.map((p) => ({
+      personId: p.id,
+      cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, seesHealth(me, p))),
+      chain: tries
+        .filter((t) => t.personId === p.id)
+        .map(({ fault, side, step, date, passed }): ChainTry => ({ fault, side, step, date, passed })),
+      recurring: recurringFaults(sets.get(p.id) ?? []),
+      barred: barredFor(restrictions.get(p.id) ?? [], shelf, today),
+    })),
+  };
+}
+
+/** The variations that restrictions in force bar, with what they say. */
+function barredFor(all: readonly Restriction[], shelf: Shelf, today: string): Record<string, string> {
+  const bars = all.filter((r) => inForce(r, today));
+  if (bars.length === 0) return {};
+  return Object.fromEntries(
+    shelf.all('variation').flatMap((v) => {
+      const by = barring(bars, v);
+      return by.length ? [[v.slug, by.flatMap((r) => r.bars.map(barSentence)).join(', ')]] : [];
+    }),
+  );
+}

@@ -1,0 +1,85 @@
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { stretchAt } from '../../core/dose/index.ts';
+import { clocks, elapsedS, readingNow } from './clock-store.ts';
+import { ClockSound } from './sound.ts';
+import { useSoundMode } from './sound-mode.ts';
+import { momentWord } from './words.ts';
+
+/** The two clocks are compared so often. */
+const FOLLOW_MS = 5_000;
+
+let context: AudioContext | null = null;
+/** A browser lets a page sound only after a tap: called from the button that starts the clock. */
+export function wakeAudio(): void {
+  if (typeof AudioContext === 'undefined') return;
+  context ??= new AudioContext();
+  void context.resume();
+}
+
+const localVoice = () => speechSynthesis.getVoices().find((v) => v.localService) ?? null;
+
+/** Sounds, voice and a screen that stays awake, whatever view is open. It shows nothing. */
+export function ClockKeeper() {
+  const { run } = useSyncExternalStore(clocks.subscribe, clocks.current);
+  const mode = useSoundMode();
+  const sound = useRef<ClockSound | null>(null);
+  const running = run?.startedAt != null;
+
+  useEffect(() => {
+    if (!run || !running || mode === 'mute' || !context) return;
+    const player = (sound.current = new ClockSound(context));
+    player.play(run.plan, elapsedS(run, readingNow()));
+    const follow = () => void player.follow(run.plan, elapsedS(run, readingNow()));
+    const timer = setInterval(follow, FOLLOW_MS);
+    document.addEventListener('visibilitychange', follow);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', follow);
+      player.silence();
+    };
+  }, [run, running, mode]);
+
+  useEffect(() => {
+    if (!run || !running || mode !== 'voice') return;
+    let said: number | null = null;
+    const timer = setInterval(() => {
+      const now = stretchAt(run.plan, elapsedS(run, readingNow()));
+      if (!now || now.fromS === said) return;
+      said = now.fromS;
+      const voice = localVoice();
+      // Only a voice of the device itself: no word leaves the machine.
+      if (!voice) return;
+      const words = new SpeechSynthesisUtterance(momentWord(now));
+      words.voice = voice;
+      words.lang = voice.lang;
+      speechSynthesis.cancel();
+      speechSynthesis.speak(words);
+    }, 100);
+    return () => clearInterval(timer);
+  }, [run, running, mode]);
+
+  useEffect(() => {
+    if (!running || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | null = null;
+    let over = false;
+    const hold = () => {
+      if (document.visibilityState !== 'visible') return;
+      // Refused on a low battery; the clock runs on all the same.
+      navigator.wakeLock.request('screen').then(
+        (l) => {
+          lock = l;
+          if (over) void l.release();
+        },
+        () => undefined,
+      );
+    };
+    hold();
+    document.addEventListener('visibilitychange', hold);
+    return () => {
+      over = true;
+      document.removeEventListener('visibilitychange', hold);
+      void lock?.release();
+    };
+  }, [running]);
+  return null;
+}

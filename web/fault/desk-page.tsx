@@ -1,0 +1,173 @@
+import { Link } from 'react-router';
+import { useState } from 'react';
+import type { DeskKnowledge } from '../../contract/fault.ts';
+import type { LibraryList, Sheet } from '../../contract/library.ts';
+import type { Person } from '../../contract/people.ts';
+import type { Today } from '../../contract/session.ts';
+import { nextSet } from '../../core/ladder/index.ts';
+import { PATTERNS } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/library/index.ts';
+import { keepSet, startOf } from '../log/index.ts';
+import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { Empty, Loaded, Notice, PatternWord, SelectField } from '../ui/index.ts';
+import { Desk } from './desk.tsx';
+import { endedSet } from './ended-set.ts';
+
+/** The faults desk on its own: whose fault, on which variation, then from the sign to the next right step. */
+export function DeskPage() {
+  const { params, set } = useAddress();
+  const { me, hall } = useSigned();
+  const people = useGet<Person[]>('/api/people');
+  const library = useGet<LibraryList>('/api/library');
+  const who = params.get('person');
+  const slug = params.get('of');
+  const today = useGet<Today>(who ? `/api/today?people=${who}` : null);
+  const knowledge = useGet<DeskKnowledge>(`/api/faults/desk?people=${who ?? ''}`);
+  const mine = today.data?.people[0];
+  const line = mine?.lines.find((l) => l.variation === slug);
+  const sheet = useGet<Sheet>(
+    slug ? `/api/sheets/${slug}${who ? `?person=${who}${line ? `&stage=${line.stage}` : ''}` : ''}` : null,
+  );
+  const [ended, setEnded] = useState<string | null>(null);
+  const [round, setRound] = useState(0);
+  const pattern = (params.get('pattern') ?? sheet.data?.resolved.source.pattern ?? 'squat') as Pattern;
+  const person = people.data?.find((p) => p.id === who) ?? null;
+  const variations = (library.data?.entries ?? [])
+    .filter((e) => e.kind === 'variation' && !e.retired && e.pattern === pattern)
+    .sort((a, b) => a.title.localeCompare(b.title));
+  return (
+    <div className="mx-auto max-w-6xl">
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>Faults desk</h1>
+          <p className="text-soft">Something looks, feels or sounds wrong: the next right step.</p>
+        </div>
+        <p className="flex flex-wrap gap-x-5">
+          <Link to="/faults/rate" className="flex min-h-11 items-center">
+            Second pair of eyes
+          </Link>
+          {me.role === 'head coach' && (
+            <Link to="/faults/report" className="flex min-h-11 items-center">
+              What the cases say
+            </Link>
+          )}
+        </p>
+      </div>
+      <div className="mb-4 flex flex-wrap items-end gap-3 border-y border-rule py-2">
+        <SelectField
+          label="Whose"
+          className="w-56"
+          value={who ?? ''}
+          onChange={(e) => set({ person: e.target.value || null, of: null })}
+        >
+          <option value="">nobody in particular</option>
+          {people.data?.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </SelectField>
+        {mine && mine.lines.some((l) => l.variation !== null) && (
+          <div role="group" aria-label="Done today" className="flex flex-wrap gap-1">
+            {mine.lines.map(
+              (l) =>
+                l.variation !== null && (
+                  <button
+                    key={l.ladder}
+                    type="button"
+                    aria-pressed={l.variation === slug}
+                    onClick={() => set({ of: l.variation, pattern: l.pattern })}
+                    className={`min-h-14 px-3 ${l.variation === slug ? 'taped bg-paper font-semibold' : 'border border-rule'}`}
+                  >
+                    {l.variationName}
+                  </button>
+                ),
+            )}
+          </div>
+        )}
+        <div role="group" aria-label="Pattern" className="flex">
+          {PATTERNS.map((p) => (
+            <button
+              key={p}
+              type="button"
+              aria-pressed={p === pattern}
+              onClick={() => set({ pattern: p, of: null })}
+              className={`min-h-14 px-3 ${p === pattern ? 'taped' : ''}`}
+            >
+              <PatternWord pattern={p} />
+            </button>
+          ))}
+        </div>
+        <SelectField
+          label="Variation"
+          className="min-w-56 grow"
+          value={slug ?? ''}
+          onChange={(e) => set({ of: e.target.value || null, pattern })}
+        >
+          <option value="">choose what is done</option>
+          {variations.map((v) => (
+            <option key={v.slug} value={v.slug}>
+              {v.title}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      {ended && <Notice tone="warn">{ended}</Notice>}
+      {slug === null ? (
+        <Empty>Choose what is done. The signs are drawn on it, and the answers are for it.</Empty>
+      ) : (
+        <Loaded query={sheet} what="the faults of the variation">
+          {({ resolved, revision }) => (
+            <Loaded query={knowledge} what="what the hall knows">
+              {(known) => (
+                <Desk
+                  key={`${who} ${slug} ${round}`}
+                  variation={resolved}
+                  revision={revision}
+                  date={hall.today}
+                  person={person}
+                  knowledge={known}
+                  below={line?.below ?? null}
+                  signs={[]}
+                  done={0}
+                  onClose={() => setRound((r) => r + 1)}
+                  onStop={(stopped, signs) => {
+                    if (!stopped.ends) return;
+                    setRound((r) => r + 1);
+                    setEnded(
+                      person
+                        ? `Ended and recorded in the log of ${person.name}. Refer if it does not settle.`
+                        : 'Ended. Nobody is chosen, so it is not recorded: log it where the athlete is.',
+                    );
+                    if (!person) return;
+                    const next = nextSet(
+                      line?.recent ?? [],
+                      {
+                        slug: resolved.source.slug,
+                        oneSided: resolved.source.laterality !== 'two legs',
+                        countedIn: resolved.source.countedIn,
+                      },
+                      line?.target ?? null,
+                      hall.today,
+                    );
+                    keepSet(
+                      {
+                        personId: person.id,
+                        date: hall.today,
+                        ordinal: Math.max(0, ...(mine?.sets ?? []).map((s) => s.ordinal)) + 1,
+                        resolved,
+                        revision,
+                        target: line?.target ?? null,
+                      },
+                      endedSet(startOf(resolved, next), stopped, signs),
+                    );
+                  }}
+                />
+              )}
+            </Loaded>
+          )}
+        </Loaded>
+      )}
+    </div>
+  );
+}

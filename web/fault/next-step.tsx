@@ -1,0 +1,197 @@
+import { Link } from 'react-router';
+import { useState } from 'react';
+import { causesLeft, PRIOR_CASES, TRY_OUTCOMES } from '../../core/fault/index.ts';
+import type { CheckValue, DeskAdvice, DeskFault, OfferedAnswer, TryOutcome } from '../../core/fault/index.ts';
+import { useSigned } from '../shell/index.ts';
+import { Button, day, percent } from '../ui/index.ts';
+
+/** The causes in play, the likeliest first. */
+export function CauseBars({ advice, cases }: { advice: DeskAdvice; cases: number }) {
+  return (
+    <section aria-label="Likely causes">
+      <h2>Likely causes</h2>
+      <ul className="mt-1">
+        {advice.causes.map((c) => (
+          <li key={c.key} className="border-b border-rule py-1">
+            <span className="flex justify-between gap-3">
+              <span className={c.probability < 0.05 ? 'text-soft' : ''}>{c.text}</span>
+              <b>{percent(c.probability)}</b>
+            </span>
+            <span className="mt-0.5 block h-1.5 bg-ground" aria-hidden="true">
+              <span className="block h-full bg-tape" style={{ width: percent(c.probability) }} />
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-sm text-soft">
+        The library’s weights count as {PRIOR_CASES} cases;{' '}
+        {cases === 0 ? 'the hall has none of its own yet' : `the hall adds ${Math.round(cases)} of its own`}.
+      </p>
+    </section>
+  );
+}
+
+/** The check that tells most, what each result would mean, and why this one. */
+export function AskStep({
+  advice,
+  faults,
+  onResult,
+}: {
+  advice: DeskAdvice;
+  faults: readonly DeskFault[];
+  onResult: (check: CheckValue, result: string | null) => void;
+}) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const all = [...(advice.check ? [advice.check] : []), ...advice.otherChecks];
+  const check = all.find((c) => c.check === picked) ?? advice.check;
+  if (!check) return null;
+  const meaning = (r: CheckValue['results'][number]) => {
+    const [key, p] = [...r.beliefs].sort((a, b) => b[1] - a[1])[0]!;
+    const cause = advice.causes.find((c) => c.key === key);
+    return `${cause?.text ?? ''} ${percent(p)}`;
+  };
+  const own = check === advice.check;
+  return (
+    <section aria-label="Check next" className="taped-left bg-paper py-3 pr-4 pl-5">
+      <p className="label">Check next{own ? '' : ' (your choice)'}</p>
+      <p className="font-head text-2xl leading-tight font-bold">{check.check}</p>
+      {faults.length > 1 && (
+        <p className="text-soft">For: {faults.find((f) => f.slug === check.fault)?.name}</p>
+      )}
+      <ul className="mt-2 grid gap-1">
+        {check.results.map((r) => (
+          <li key={r.result}>
+            <button
+              type="button"
+              onClick={() => onResult(check, r.result)}
+              className="flex min-h-14 w-full flex-wrap items-center justify-between gap-x-4 border border-soft px-4 py-1 text-left text-lg"
+            >
+              <b>{r.result}</b>
+              <span className="text-base text-soft">then most likely: {meaning(r)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <Button floor tone="quiet" className="mt-1" onClick={() => onResult(check, null)}>
+        Don’t know
+      </Button>
+      <p className="text-soft">
+        {own
+          ? advice.why
+          : `Expected to leave ${causesLeft(check.afterBits).toFixed(1)} of ${advice.causesLeft.toFixed(1)} causes in play.`}
+      </p>
+      {all.length > 1 && (
+        <details className="mt-1">
+          <summary className="min-h-11 content-center font-head font-semibold">Another check</summary>
+          <ul>
+            {all
+              .filter((c) => c !== check)
+              .map((c) => (
+                <li key={c.check}>
+                  <button
+                    type="button"
+                    onClick={() => setPicked(c.check)}
+                    className="min-h-14 w-full border-b border-rule text-left"
+                  >
+                    {c.check}{' '}
+                    <span className="text-soft">leaves {causesLeft(c.afterBits).toFixed(1)} causes</span>
+                  </button>
+                </li>
+              ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+const sets = (n: number) => `about ${n === 1 ? 'one set' : `${n} sets`}`;
+
+function Needs({ answer: a }: { answer: OfferedAnswer }) {
+  const { hall } = useSigned();
+  const marks = [
+    a.equipment.length > 0 && `needs ${a.equipment.map((e) => e.name.toLowerCase()).join(', ')}`,
+    a.needsSecondPerson && 'needs a second person',
+    a.before && `${a.before.outcome} on ${day(a.before.date, hall.today)}`,
+  ].filter(Boolean);
+  return (
+    <>
+      <span className="text-soft">
+        {a.answerKind}, {sets(a.cost)}
+        {marks.length > 0 && `; ${marks.join('; ')}`}
+      </span>
+      {a.missing && <span className="font-semibold text-warn"> Not now: {a.missing}.</span>}
+    </>
+  );
+}
+
+const OUTCOME_LABEL: Record<TryOutcome, string> = { better: 'Better', same: 'The same', worse: 'Worse' };
+
+/** The answer to try, what came of it, and the ones after it. */
+export function AnswersStep({
+  advice,
+  first,
+  onTried,
+}: {
+  advice: DeskAdvice;
+  /** The step of the moment is to try one; else they stand below a check. */
+  first: boolean;
+  onTried: (answer: OfferedAnswer, outcome: TryOutcome) => void;
+}) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const open = advice.answers.filter((a) => a.missing === null);
+  const chosen =
+    advice.answers.find((a) => `${a.fault} ${a.text}` === picked) ?? (first ? open[0] : undefined);
+  return (
+    <section aria-label="Answers">
+      {chosen && (
+        <div className="taped-left mb-3 bg-paper py-3 pr-4 pl-5">
+          <p className="label">Try this</p>
+          <p className="font-head text-2xl leading-tight font-bold">{chosen.text}</p>
+          <p>
+            <Needs answer={chosen} />
+          </p>
+          {chosen.variation && (
+            <Link to={`/library/variation/${chosen.variation.slug}`} className="flex min-h-11 items-center">
+              {chosen.variation.name}
+            </Link>
+          )}
+          {first && <p className="text-soft">{advice.why}</p>}
+          <div role="group" aria-label="What came of it" className="mt-2 grid grid-cols-3 gap-1">
+            {TRY_OUTCOMES.map((o) => (
+              <button
+                key={o}
+                type="button"
+                onClick={() => {
+                  setPicked(null);
+                  onTried(chosen, o);
+                }}
+                className="min-h-14 border border-soft text-lg font-semibold"
+              >
+                {OUTCOME_LABEL[o]}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+      <h2>{chosen ? 'After that' : 'Answers, cheapest first'}</h2>
+      <ol className="mt-1">
+        {advice.answers
+          .filter((a) => a !== chosen)
+          .map((a) => (
+            <li key={`${a.fault} ${a.text}`} className="border-b border-rule">
+              <button
+                type="button"
+                disabled={a.missing !== null}
+                onClick={() => setPicked(`${a.fault} ${a.text}`)}
+                className="min-h-14 w-full py-1 text-left disabled:cursor-not-allowed"
+              >
+                <span className="font-semibold">{a.text}</span> <br />
+                <Needs answer={a} />
+              </button>
+            </li>
+          ))}
+      </ol>
+    </section>
+  );
+}

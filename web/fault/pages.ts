@@ -1,0 +1,3 @@
+export { DeskPage } from './desk-page.tsx';
+export { RatePage } from './rate-page.tsx';
+export { FaultReportPage } from './report-page.tsx';

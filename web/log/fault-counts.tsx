@@ -1,0 +1,90 @@
+import { Minus, Plus } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { SIDES } from '../../core/library/index.ts';
+import type { ResolvedFault, ResolvedVariation, Side } from '../../core/library/index.ts';
+import type { LoggedSet } from '../../core/ladder/index.ts';
+import { FAULT_LETTERS } from '../../core/sheets/index.ts';
+import { Button } from '../ui/index.ts';
+
+type Faults = LoggedSet['faults'];
+
+/** One more, or one fewer, repetition with the fault; none takes it out. */
+export function counted(faults: Faults, fault: string, by: number, side: Side | null, most: number): Faults {
+  const before = faults.find((f) => f.fault === fault);
+  const reps = Math.max(0, Math.min((before?.reps ?? 0) + by, most));
+  const others = faults.filter((f) => f.fault !== fault);
+  return reps ? [...others, { fault, side: before?.side ?? side, reps }] : others;
+}
+
+interface Props {
+  variation: ResolvedVariation;
+  faults: Faults;
+  /** Side of the set; null where both work together. */
+  side: Side | null;
+  /** Repetitions of the set: a fault cannot be seen more often. */
+  most: number;
+  onChange: (faults: Faults) => void;
+  /** Letters that count them, at a desk. */
+  keys?: boolean;
+  picture?: (fault: ResolvedFault) => ReactNode;
+}
+
+/** The faults of a variation, each to be counted in repetitions, with its side where both legs work. */
+export function FaultCounts({ variation, faults, side, most, onChange, keys = false, picture }: Props) {
+  const oneSided = variation.source.laterality !== 'two legs';
+  return (
+    <ul className="border-t border-rule">
+      {variation.faults.map((f, i) => {
+        const seen = faults.find((x) => x.fault === f.slug);
+        const reps = seen?.reps ?? 0;
+        return (
+          <li key={f.slug} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1">
+            {picture && <span className="w-24 shrink-0">{picture(f)}</span>}
+            <span className="min-w-40 grow basis-0 text-lg leading-tight">
+              {keys && <kbd className="mr-2 hidden text-sm text-soft lg:inline">{FAULT_LETTERS[i]}</kbd>}
+              {f.name}
+              {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
+              {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
+            </span>
+            {reps > 0 && !oneSided && (
+              <select
+                aria-label={`Side of ${f.name}`}
+                className="field min-h-14 w-28"
+                value={seen?.side ?? ''}
+                onChange={(e) =>
+                  onChange(
+                    faults.map((x) =>
+                      x.fault === f.slug ? { ...x, side: (e.target.value || null) as Side | null } : x,
+                    ),
+                  )
+                }
+              >
+                <option value="">both</option>
+                {SIDES.map((s) => (
+                  <option key={s}>{s}</option>
+                ))}
+              </select>
+            )}
+            {reps > 0 && (
+              <Button
+                floor
+                aria-label={`One fewer: ${f.name}`}
+                onClick={() => onChange(counted(faults, f.slug, -1, side, most))}
+              >
+                <Minus aria-hidden="true" size={20} />
+              </Button>
+            )}
+            <output className={`w-8 text-center text-2xl ${reps ? 'font-bold' : 'text-soft'}`}>{reps}</output>
+            <Button
+              floor
+              aria-label={`One more: ${f.name}`}
+              onClick={() => onChange(counted(faults, f.slug, 1, side, most))}
+            >
+              <Plus aria-hidden="true" size={20} />
+            </Button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

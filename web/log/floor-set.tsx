@@ -1,0 +1,309 @@
+import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import type { DeskKnowledge } from '../../contract/fault.ts';
+import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import { SIDES } from '../../core/library/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import type { NextSet } from '../../core/ladder/index.ts';
+import { daysBetween } from '../../core/ladder/index.ts';
+import type { Seen } from '../../core/fault/index.ts';
+import { ClockPanel, clocks } from '../dose/index.ts';
+import type { Ran } from '../dose/index.ts';
+import { Desk, endedSet, SignPicture, StopPanel } from '../fault/index.ts';
+import type { Stopped } from '../fault/index.ts';
+import { solved } from '../figure/index.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { Button, Dialog } from '../ui/index.ts';
+import { AidsPicker } from './aids-picker.tsx';
+import { counted, FaultCounts } from './fault-counts.tsx';
+import { FeltPicker } from './felt-picker.tsx';
+import { Choice, Scale, Toggle } from './floor-controls.tsx';
+import { Amounts, hasAids, MoreOfSet } from './set-fields.tsx';
+import { useSetDraft } from './set-draft.ts';
+import { mostFaults, startOf } from './set-form.tsx';
+import type { Observed } from './set-form.tsx';
+import { useSetKeys } from './use-set-keys.ts';
+
+interface Props {
+  person: TodayPerson;
+  name: string;
+  line: TodayLine;
+  date: string;
+  variation: ResolvedVariation;
+  revision: number;
+  next: NextSet;
+  sideTest: boolean;
+  onSideTest: (on: boolean) => void;
+  knowledge: DeskKnowledge | null;
+  /** Kept and, where it was the last of a pair of sides, rested after. */
+  onLog: (observed: Observed) => void;
+  /** Pain or a stop fault ended it. */
+  onEnded: (observed: Observed) => void;
+  /** An easier variation is done instead. */
+  onGive: (variation: string) => void;
+}
+
+type Open = 'fault' | 'desk' | 'felt' | 'pain' | null;
+
+/** The set under way: the clock, what can be told of it, and within reach of one thumb what ends it. */
+export function FloorSet(p: Props) {
+  const { person, line, variation, next, date } = p;
+  const draftKey = `${person.personId} ${variation.source.slug} ${date} ${next.number} ${next.side ?? ''} ${p.sideTest}`;
+  const { set, change, clear } = useSetDraft(draftKey, () => startOf(variation, next, p.sideTest));
+  const [open, setOpen] = useState<Open>(null);
+  const oneSided = variation.source.laterality !== 'two legs';
+  const log = (observed: Observed) => {
+    clear();
+    p.onLog(observed);
+  };
+  const ended = (stopped: Stopped, signs: readonly Seen[]) => {
+    setOpen(null);
+    if (!stopped.ends) return change({ pain: stopped.pain });
+    clear();
+    p.onEnded(endedSet(set, stopped, signs));
+  };
+  useSetKeys({
+    variation,
+    onAmount: (n) =>
+      change((now) =>
+        now.doneReps !== null ? { doneReps: n } : now.holdS !== null ? { holdS: n } : { rounds: n },
+      ),
+    onFault: (fault) =>
+      change((now) => ({ faults: counted(now.faults, fault, 1, now.side, mostFaults(now)) })),
+    onDone: () => log({ ...set, watched: true }),
+  });
+  const ran = (r: Ran) => {
+    if (r.kind === 'tempo' && set.doneReps !== null && r.reps > 0) change({ doneReps: r.reps });
+    if (r.kind === 'hold' && set.holdS !== null && r.workS > 0) change({ holdS: r.workS });
+    if (r.kind === 'interval' && set.rounds !== null && r.rounds > 0) change({ rounds: r.rounds });
+  };
+  const amount = set.doneReps ?? set.holdS ?? set.rounds ?? 0;
+  const what = set.doneReps !== null ? 'Repetitions done' : set.holdS !== null ? 'Seconds held' : 'Rounds';
+  const step = set.holdS !== null ? 5 : 1;
+  const put = (n: number) =>
+    change(set.doneReps !== null ? { doneReps: n } : set.holdS !== null ? { holdS: n } : { rounds: n });
+  const faultsSeen = set.faults.reduce((sum, f) => sum + f.reps, 0);
+  const setName = `Set ${next.number}${next.side ? ` ${next.side}` : ''} done`;
+  const { tempo } = variation.source;
+  const range = solved(REFERENCE_BUILD, variation.mechanics).range;
+  const loaded = set.loadKg !== null || variation.source.loadKind !== 'none';
+
+  return (
+    <>
+      <ClockPanel
+        personId={person.personId}
+        label={`${p.name}, ${variation.source.shortName}`}
+        tempo={line.target.loweringS === null ? tempo : { ...tempo, loweringS: line.target.loweringS }}
+        risesFirst={range?.workingIs === 'top'}
+        side={set.side}
+        oneSided={oneSided}
+        reps={set.doneReps}
+        holdS={set.holdS}
+        rounds={set.rounds}
+        week={line.since ? Math.floor(daysBetween(line.since, date) / 7) + 1 : 1}
+        onRan={ran}
+      />
+      <div className="grid gap-4">
+        {oneSided && (
+          <div className="flex flex-wrap items-end gap-2">
+            <div className="grow">
+              <Choice
+                label="Side"
+                options={SIDES}
+                value={set.side}
+                onPick={(side) => change({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
+              />
+            </div>
+            <Toggle
+              on={p.sideTest}
+              onChange={(on) => {
+                change({ sideTest: on });
+                p.onSideTest(on);
+              }}
+            >
+              Side test, to the first unclean one
+            </Toggle>
+          </div>
+        )}
+        {loaded && <Amounts variation={variation} set={set} onChange={change} only="load" />}
+        <Scale
+          label="Effort, 0 to 10 (ask after the last set)"
+          value={set.effort}
+          onPick={(effort) => change({ effort })}
+        />
+        {hasAids(variation, set) && (
+          <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
+        )}
+        <MoreOfSet
+          variation={variation}
+          set={set}
+          onChange={change}
+          seesHealth={person.seesHealth}
+          felt={false}
+        />
+      </div>
+
+      {/* What ends a set stands where the thumb is, whatever is being read above. */}
+      <div
+        role="group"
+        aria-label="The set at hand"
+        className="sticky bottom-0 z-10 -mx-4 mt-3 border-t-2 border-ink bg-ground px-4 pt-2 pb-3 md:mx-0 md:px-2"
+      >
+        <div className="flex gap-2">
+          <div className="flex items-stretch" role="group" aria-label={what}>
+            <Button
+              floor
+              className="px-3"
+              aria-label={`${what}: ${step} fewer`}
+              onClick={() => put(Math.max(0, amount - step))}
+            >
+              <Minus aria-hidden="true" />
+            </Button>
+            <input
+              aria-label={what}
+              inputMode="decimal"
+              className="w-14 border-y border-soft bg-paper text-center font-head text-3xl font-bold sm:w-20"
+              value={amount}
+              onChange={(e) => {
+                const n = Number(e.target.value.replace(',', '.'));
+                if (Number.isFinite(n) && n >= 0) put(n);
+              }}
+              onFocus={(e) => e.target.select()}
+            />
+            <Button
+              floor
+              className="px-3"
+              aria-label={`${what}: ${step} more`}
+              onClick={() => put(amount + step)}
+            >
+              <Plus aria-hidden="true" />
+            </Button>
+          </div>
+          <Button
+            floor
+            tone="main"
+            className="grow px-2 text-lg leading-tight"
+            onClick={() => log({ ...set, watched: true })}
+          >
+            {setName}: watched, {faultsSeen === 0 ? 'no fault' : `${faultsSeen} with a fault`}
+          </Button>
+        </div>
+        <div className="mt-2 grid grid-cols-4 gap-2">
+          <Button
+            floor
+            className="px-1 text-base leading-tight"
+            onClick={() => log({ ...set, watched: false, faults: [] })}
+          >
+            <span className="sr-only">{setName}: </span>not watched
+          </Button>
+          <Button floor className="px-1" onClick={() => setOpen('fault')}>
+            Fault{faultsSeen > 0 && ` ${faultsSeen}`}
+          </Button>
+          <Button floor className="px-1" onClick={() => setOpen('felt')}>
+            Felt{set.sensations && set.sensations.length > 0 && ` ${set.sensations.length}`}
+          </Button>
+          <Button floor tone="danger" className="px-1" onClick={() => setOpen('pain')}>
+            Pain{set.pain !== null && ` ${set.pain}`}
+          </Button>
+        </div>
+      </div>
+
+      <Dialog
+        title={`Fault: ${variation.source.name}`}
+        open={open === 'fault'}
+        wide
+        onClose={() => setOpen(null)}
+      >
+        <p className="text-soft">Count the repetitions that show it.</p>
+        <FaultCounts
+          variation={variation}
+          faults={set.faults}
+          side={set.side}
+          most={mostFaults(set)}
+          onChange={(faults) => change({ faults })}
+          picture={(f) => (
+            <SignPicture
+              mechanics={variation.mechanics}
+              pattern={variation.source.pattern}
+              shows={f.shows}
+              size={72}
+            />
+          )}
+        />
+        <div className="sticky bottom-0 mt-2 grid grid-cols-2 gap-2 bg-paper py-2">
+          <Button floor tone="main" onClick={() => setOpen('desk')}>
+            What now?
+          </Button>
+          <Button floor onClick={() => setOpen(null)}>
+            Only counted
+          </Button>
+        </div>
+      </Dialog>
+      <Dialog
+        title={`What now: ${p.name}, ${variation.source.name}`}
+        open={open === 'desk'}
+        wide="full"
+        onClose={() => setOpen(null)}
+      >
+        <Desk
+          variation={variation}
+          revision={p.revision}
+          date={date}
+          person={{ id: person.personId, name: p.name }}
+          knowledge={p.knowledge}
+          below={line.below}
+          signs={set.faults.map(({ fault, side }) => ({ fault, side }))}
+          done={amount}
+          onSigns={(signs) =>
+            change((now) => ({
+              faults: signs.reduce((all, s) => {
+                const with1 = all.some((f) => f.fault === s.fault)
+                  ? all
+                  : counted(all, s.fault, 1, now.side, mostFaults(now));
+                return with1.map((f) => (f.fault === s.fault && s.side ? { ...f, side: s.side } : f));
+              }, now.faults),
+            }))
+          }
+          onStop={ended}
+          onClose={(easier) => {
+            setOpen(null);
+            if (easier) p.onGive(easier);
+          }}
+        />
+      </Dialog>
+      <Dialog title="Where is it felt?" open={open === 'felt'} wide onClose={() => setOpen(null)}>
+        <FeltPicker
+          value={set.sensations}
+          variation={variation}
+          seesHealth={person.seesHealth}
+          onChange={(sensations) => change({ sensations })}
+        />
+        <Button floor tone="main" className="mt-3 w-full" onClick={() => setOpen(null)}>
+          Back to the set
+        </Button>
+      </Dialog>
+      <Dialog title={`Pain: ${p.name}`} open={open === 'pain'} wide onClose={() => setOpen(null)}>
+        <StopPanel
+          variation={variation}
+          why={null}
+          whenToStop={[]}
+          felt={[]}
+          done={amount}
+          onStop={(s) => ended(s, [])}
+        />
+      </Dialog>
+    </>
+  );
+}
+
+/** Somebody rests after a set, but not between the two sides of it. */
+export function restAfter(
+  personId: string,
+  line: Pick<TodayLine, 'target'>,
+  side: Observed['side'],
+  doneOf: (side: Observed['side']) => number,
+): void {
+  const other = side === 'left' ? 'right' : side === 'right' ? 'left' : null;
+  if (other && doneOf(other) < doneOf(side) + 1) clocks.endRest(personId);
+  else clocks.rest(personId, line.target.restS);
+}
