@@ -8,6 +8,7 @@ export interface Agreement {
   expected: number;
   /** null where chance alone would agree wholly: both always say the same one thing. */
   kappa: number | null;
+  /** null where the table has no spread to tell a width from. */
   low: number | null;
   high: number | null;
 }
@@ -41,12 +42,14 @@ export function kappa(table: readonly (readonly number[])[]): Agreement | null {
   b *= (1 - value) ** 2;
   const c = (value - expected * (1 - value)) ** 2;
   const se = Math.sqrt(Math.max(0, a + b - c)) / ((1 - expected) * Math.sqrt(n));
+  // Without any spread in the table the formula gives no width at all, which would claim certainty.
+  const known = se > 1e-9;
   return {
     n,
     observed,
     expected,
     kappa: value,
-    low: Math.max(-1, value - Z95 * se),
-    high: Math.min(1, value + Z95 * se),
+    low: known ? Math.max(-1, value - Z95 * se) : null,
+    high: known ? Math.min(1, value + Z95 * se) : null,
   };
 }

@@ -15,13 +15,13 @@ export const ANSWER_COST: Record<AnswerKind, number> = {
 /** A second person, or something fetched, costs so much more. */
 export const SECOND_PERSON_COST = 1;
 export const KIT_COST = 0.5;
-/** A check takes a few repetitions: half a set. */
-export const CHECK_COST = 0.5;
+/** A check takes three repetitions or so: a quarter of a set. */
+export const CHECK_COST = 0.25;
 /** When no answer is left somebody goes to another variation. */
 export const NO_ANSWER_COST = 5;
 
-/** Below this a cause is taken as ruled out (judgement, no source). */
-export const RULED_OUT = 0.05;
+/** Less than a third as likely as the likeliest, a cause is not acted on first (judgement, no source). */
+export const IN_PLAY = 1 / 3;
 
 /** What came of an answer, given whether it was for the cause (judgement, no source). */
 const OUTCOME_GIVEN: Record<TryOutcome, { served: number; other: number }> = {
@@ -55,31 +55,37 @@ export function answersOf(faults: readonly DeskFault[], causes: readonly Cause[]
     .sort((a, b) => a.cost - b.cost);
 }
 
-export const remainingCauses = (beliefs: Beliefs): string[] =>
-  [...beliefs].filter(([, p]) => p >= RULED_OUT).map(([k]) => k);
+/** The causes in play. */
+export function remainingCauses(beliefs: Beliefs): string[] {
+  const likeliest = Math.max(0, ...beliefs.values());
+  return [...beliefs].filter(([, p]) => p >= IN_PLAY * likeliest).map(([k]) => k);
+}
 
-/** The answers that are for a cause that remains. */
-export const answersFor = <A extends Pick<DeskAnswer, 'serves'>>(
+/** The answers that are for a cause in play, in their order, and then the others. */
+export function byCausesInPlay<A extends Pick<DeskAnswer, 'serves'>>(
   answers: readonly A[],
   beliefs: Beliefs,
-): A[] => {
+): { inPlay: A[]; others: A[] } {
   const left = remainingCauses(beliefs);
-  return answers.filter((a) => left.some((k) => a.serves.has(k)));
-};
+  const serves = (a: A) => left.some((k) => a.serves.has(k));
+  return { inPlay: answers.filter(serves), others: answers.filter((a) => !serves(a)) };
+}
 
 /**
- * Expected cost, in sets, of trying answers in their order until one is for the true cause. An answer that is only for
- * causes already answered is passed over; where none is left the cost of another variation is added.
+ * Expected cost, in sets, of trying answers until one is for the true cause: those for a cause in play first, then the
+ * others, each in the order given. An answer that is only for causes already answered is passed over; where none is
+ * left the cost of another variation is added.
  */
 export function expectedCost(
   answers: readonly Pick<DeskAnswer, 'cost' | 'serves'>[],
   beliefs: Beliefs,
 ): number {
-  const open = new Set(remainingCauses(beliefs));
-  const chance = () => [...open].reduce((sum, k) => sum + beliefs.get(k)!, 0);
+  const open = new Map(beliefs);
+  const chance = () => [...open.values()].reduce((sum, p) => sum + p, 0);
+  const { inPlay, others } = byCausesInPlay(answers, beliefs);
   let cost = 0;
-  for (const a of answers) {
-    if (![...open].some((k) => a.serves.has(k))) continue;
+  for (const a of [...inPlay, ...others]) {
+    if (![...open.keys()].some((k) => a.serves.has(k))) continue;
     cost += a.cost * chance();
     for (const k of a.serves) open.delete(k);
   }

@@ -1,4 +1,4 @@
-import { afterTry, answersFor, answersOf, CHECK_COST, expectedCost, remainingCauses } from './answers.ts';
+import { afterTry, answersOf, byCausesInPlay, CHECK_COST, expectedCost, remainingCauses } from './answers.ts';
 import type { DeskAnswer } from './answers.ts';
 import type { FaultCase } from './case.ts';
 import { beliefsFrom, causesOf, resultGivenCause, updated } from './causes.ts';
@@ -11,6 +11,8 @@ import type { CheckValue } from './next-check.ts';
 export const LIKELY_ENOUGH = 0.75;
 /** A check that is expected to tell less than this is not worth the repetitions. */
 const LEAST_GAIN_BITS = 0.05;
+/** Nor is one that saves fewer sets than this. */
+const LEAST_SAVING = 0.05;
 
 export type NoMoreAsking =
   'likely enough' | 'one answer serves all' | 'costs more than it saves' | 'no check left';
@@ -36,7 +38,10 @@ export interface DeskAdvice {
   /** What tells most; null where nothing is left to ask. */
   check: CheckValue | null;
   otherChecks: CheckValue[];
-  /** For causes that remain and not tried yet, cheapest first; those that failed this person come last. */
+  /**
+   * Not tried yet: those for causes in play, then the others, each cheapest first; those that have helped this person
+   * stand before them, those that have failed them and those that cannot be had now behind.
+   */
   answers: OfferedAnswer[];
   /** Sets expected until an answer helps, as things stand and after the check. */
   expectedSets: number;
@@ -110,12 +115,11 @@ export function advise(of: DeskInput): DeskAdvice {
         .at(-1);
       return { ...a, before: before ?? null, missing: missingFor(a, of) };
     });
+  // What has helped this person comes first, what has not comes late, what cannot be had last.
   const failed = (a: OfferedAnswer) =>
-    (a.before && a.before.outcome !== 'better' ? 1 : 0) + (a.missing ? 2 : 0);
-  const answers = answersFor(offered, beliefs)
-    .map((a, i) => ({ a, i }))
-    .sort((x, y) => failed(x.a) - failed(y.a) || x.i - y.i)
-    .map(({ a }) => a);
+    a.missing ? 2 : a.before ? (a.before.outcome === 'better' ? -1 : 1) : 0;
+  const { inPlay, others } = byCausesInPlay(offered, beliefs);
+  const answers = [inPlay, others].flatMap((list) => list.toSorted((x, y) => failed(x) - failed(y)));
   const open = answers.filter((a) => a.missing === null);
   const checks = rankedChecks(beliefs, causes, faults, now.checks, experience).filter(
     (c) => c.gainBits > 1e-9,
@@ -176,7 +180,7 @@ function noMoreAsking(
   if (likeliest && likeliest.probability >= LIKELY_ENOUGH) return 'likely enough';
   if (remainingCauses(beliefs).every((k) => cheapest.serves.has(k))) return 'one answer serves all';
   if (!check || check.gainBits < LEAST_GAIN_BITS) return 'no check left';
-  return after! >= now ? 'costs more than it saves' : null;
+  return after! > now - LEAST_SAVING ? 'costs more than it saves' : null;
 }
 
 function missingFor(a: DeskAnswer, of: DeskInput): string | null {

@@ -15,6 +15,10 @@ const SENSE_OF: Record<View, Sense> = {
   ask: 'felt',
 };
 
+/** The views from which a sense takes in a fault. */
+export const viewsOf = (f: Pick<DeskFault, 'views'>, sense: Sense): View[] =>
+  f.views.filter((v) => SENSE_OF[v] === sense);
+
 export const sensesOf = (f: Pick<DeskFault, 'views' | 'felt'>): Sense[] =>
   SENSES.filter((s) => f.views.some((v) => SENSE_OF[v] === s) || (s === 'felt' && f.felt.length > 0));
 

@@ -123,11 +123,13 @@ function Choosing({ other, ...p }: Props & { other: Run | null }) {
           ))}
         </div>
       )}
-      <span className="grow text-soft">{what}</span>
-      <Button floor onClick={start} disabled={kind === 'tempo' && still}>
+      <span className="ml-auto">
+        <SoundButton />
+      </span>
+      <span className="w-full sm:w-auto sm:grow">{what}</span>
+      <Button floor className="grow sm:grow-0" onClick={start} disabled={kind === 'tempo' && still}>
         <Play aria-hidden="true" size={20} /> Start the clock
       </Button>
-      <SoundButton />
       {other && (
         <p className="w-full text-sm text-soft">
           The clock of {other.label} is running; starting this one takes its place.

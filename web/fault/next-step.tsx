@@ -15,10 +15,10 @@ export function CauseBars({ advice, cases }: { advice: DeskAdvice; cases: number
           <li key={c.key} className="border-b border-rule py-1">
             <span className="flex justify-between gap-3">
               <span className={c.probability < 0.05 ? 'text-soft' : ''}>{c.text}</span>
-              <b>{percent(c.probability)}</b>
+              <b className="whitespace-nowrap">{percent(c.probability)}</b>
             </span>
             <span className="mt-0.5 block h-1.5 bg-ground" aria-hidden="true">
-              <span className="block h-full bg-tape" style={{ width: percent(c.probability) }} />
+              <span className="block h-full bg-tape" style={{ width: `${100 * c.probability}%` }} />
             </span>
           </li>
         ))}

@@ -6,12 +6,19 @@ import { useAddress, useGet, useSigned } from '../shell/index.ts';
 import { day, Empty, fullDay, Loaded, percent } from '../ui/index.ts';
 
 const SPANS = [28, 91, 365] as const;
-const MOST_ROWS = 25;
+const MOST_ROWS = 40;
+const PARTS = ['answers', 'where', 'agreement'] as const;
+const PART_WORDS: Record<(typeof PARTS)[number], string> = {
+  answers: 'Which answers help',
+  where: 'Which faults appear where',
+  agreement: 'Do two coaches see the same?',
+};
 
 /** For the head coach: where faults appear, which answers help and which never do, and whether coaches see the same. */
 export function FaultReportPage() {
   const { params, set } = useAddress();
   const days = Number(params.get('days') ?? SPANS[1]);
+  const shown = PARTS.find((p) => p === params.get('part')) ?? 'answers';
   const report = useGet<FaultReport>(`/api/faults/report?days=${days}`);
   return (
     <div>
@@ -46,13 +53,28 @@ export function FaultReportPage() {
       </div>
       <Loaded query={report} what="the cases">
         {(r) => (
-          <div className="grid items-start gap-8 xl:grid-cols-2">
-            <Answers report={r} />
-            <div className="grid gap-8">
-              <Where report={r} />
-              <Agree report={r} />
+          <>
+            <div role="group" aria-label="What is shown" className="mb-4 flex border-b border-rule">
+              {PARTS.map((part) => (
+                <button
+                  key={part}
+                  type="button"
+                  aria-pressed={part === shown}
+                  onClick={() => set({ part })}
+                  className={`min-h-11 px-4 font-head ${part === shown ? 'taped bg-paper font-semibold' : 'text-soft'}`}
+                >
+                  {PART_WORDS[part]}
+                </button>
+              ))}
             </div>
-          </div>
+            {shown === 'answers' ? (
+              <Answers report={r} />
+            ) : shown === 'where' ? (
+              <Where report={r} />
+            ) : (
+              <Agree report={r} />
+            )}
+          </>
         )}
       </Loaded>
     </div>
@@ -166,7 +188,6 @@ function Where({ report: r }: { report: FaultReport }) {
 const two = (n: number) => n.toFixed(2);
 
 function Agree({ report: r }: { report: FaultReport }) {
-  const { hall } = useSigned();
   return (
     <section aria-label="Do two coaches see the same">
       <h2 className="border-b border-ink pb-1">Do two coaches see the same?</h2>
@@ -199,7 +220,7 @@ function Agree({ report: r }: { report: FaultReport }) {
                     <>
                       <b>{two(a.kappa)}</b>{' '}
                       <span className="text-soft">
-                        ({two(a.low!)} to {two(a.high!)})
+                        {a.low === null ? '(too few to say how sure)' : `(${two(a.low)} to ${two(a.high!)})`}
                       </span>
                     </>
                   )}
@@ -208,16 +229,7 @@ function Agree({ report: r }: { report: FaultReport }) {
                   {counts.both}, {counts.first + counts.second}, {counts.neither}
                 </td>
                 <td className={cell}>
-                  {partedOn(r.rated, fault)
-                    .slice(0, 3)
-                    .map((p) => (
-                      <span key={`${p.setId} ${p.second.by}`} className="block">
-                        <Link to={`/people/${p.personId}`}>{r.names.people[p.personId]}</Link>,{' '}
-                        {r.names.variations[p.variation]}, {day(p.date, hall.today)}:{' '}
-                        {p.first.faults.includes(fault) ? p.first.by : p.second.by} saw it,{' '}
-                        {p.first.faults.includes(fault) ? p.second.by : p.first.by} did not
-                      </span>
-                    ))}
+                  <Parted report={r} fault={fault} />
                 </td>
               </tr>
             ))}
@@ -225,5 +237,28 @@ function Agree({ report: r }: { report: FaultReport }) {
         </table>
       )}
     </section>
+  );
+}
+
+/** The sets on which the two part over a fault, shut until it is asked for. */
+function Parted({ report: r, fault }: { report: FaultReport; fault: string }) {
+  const { hall } = useSigned();
+  const parted = partedOn(r.rated, fault);
+  if (parted.length === 0) return <span className="text-soft">nowhere</span>;
+  return (
+    <details>
+      <summary>{parted.length === 1 ? 'one set' : `${parted.length} sets`}</summary>
+      <ul>
+        {parted.map((p) => {
+          const [saw, not] = p.first.faults.includes(fault) ? [p.first, p.second] : [p.second, p.first];
+          return (
+            <li key={`${p.setId} ${p.second.by}`}>
+              <Link to={`/people/${p.personId}`}>{r.names.people[p.personId]}</Link>,{' '}
+              {r.names.variations[p.variation]}, {day(p.date, hall.today)}: {saw.by} saw it, {not.by} did not
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { readFelt, SENSES, sensesOf, signsFor } from '../../core/fault/index.ts';
+import { missingFelt, readFelt, SENSES, sensesOf, signsFor, viewsOf } from '../../core/fault/index.ts';
 import type { FeltAt, Seen, Sense } from '../../core/fault/index.ts';
 import { FELT_KINDS, PHASES, SIDES, VIEW_WORDS, VIEWS } from '../../core/library/index.ts';
 import type { FeltKind, Phase, ResolvedVariation, View } from '../../core/library/index.ts';
@@ -21,7 +21,7 @@ export function SignsPicker({ variation: v, signs, felt, onSigns, onFelt }: Prop
   const [view, setView] = useState<View | null>(null);
   const [phase, setPhase] = useState<Phase | null>(null);
   const all = v.faults.filter((f) => sensesOf(f).includes(sense));
-  const views = VIEWS.filter((x) => all.some((f) => f.views.includes(x)));
+  const views = VIEWS.filter((x) => all.some((f) => viewsOf(f, sense).includes(x)));
   const phases = PHASES.filter((x) => all.some((f) => f.phase === x));
   const shown = signsFor(v.faults, { sense, view, phase });
   const toggle = (fault: string) =>
@@ -123,18 +123,15 @@ function Narrow<T extends string>({
 
 function Felt({ variation: v, felt, onFelt }: Pick<Props, 'variation' | 'felt' | 'onFelt'>) {
   const [kind, setKind] = useState<FeltKind>('work');
+  const missing = missingFelt(v.wanted, felt);
   return (
     <div className="mt-2">
       <Choice label="Felt as" options={FELT_KINDS} value={kind} onPick={setKind} />
-      <BodyMap
-        kind={kind}
-        felt={felt}
-        wanted={v.wanted.map((w) => w.region)}
-        onTap={({ region, side }) => {
-          const same = (f: FeltAt) => f.region === region && f.kind === kind && f.side === side;
-          onFelt(felt.some(same) ? felt.filter((f) => !same(f)) : [...felt, { region, kind, side }]);
-        }}
-      />
+      {felt.length > 0 && missing.length > 0 && (
+        <p className="mt-1">
+          Looked for and not named: {missing.map((w) => `${w.kind}, ${w.region}`).join('; ')}. Ask for it.
+        </p>
+      )}
       {felt.map((f) => {
         const { standing, suggests } = readFelt(v, f);
         return (
@@ -147,6 +144,17 @@ function Felt({ variation: v, felt, onFelt }: Pick<Props, 'variation' | 'felt' |
           </p>
         );
       })}
+      <div className="max-w-md">
+        <BodyMap
+          kind={kind}
+          felt={felt}
+          wanted={v.wanted.map((w) => w.region)}
+          onTap={({ region, side }) => {
+            const same = (f: FeltAt) => f.region === region && f.kind === kind && f.side === side;
+            onFelt(felt.some(same) ? felt.filter((f) => !same(f)) : [...felt, { region, kind, side }]);
+          }}
+        />
+      </div>
     </div>
   );
 }

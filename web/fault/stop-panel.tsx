@@ -86,11 +86,10 @@ export function StopPanel({ variation: v, why, whenToStop, felt: before, done: p
           step={counted === 'seconds held' ? 5 : 1}
           onChange={setDone}
         />
-        <div className="grid gap-2 sm:grid-cols-2">
+        <div className="sticky bottom-0 grid gap-2 bg-paper py-2 sm:grid-cols-2">
           <Button
             floor
             tone="danger"
-            className="min-h-20"
             onClick={() =>
               onStop({
                 pain,

@@ -38,9 +38,9 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
         const seen = faults.find((x) => x.fault === f.slug);
         const reps = seen?.reps ?? 0;
         return (
-          <li key={f.slug} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1">
-            {picture && <span className="w-24 shrink-0">{picture(f)}</span>}
-            <span className="min-w-40 grow basis-0 text-lg leading-tight">
+          <li key={f.slug} className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule py-1">
+            {picture && <span className="w-16 shrink-0 sm:w-24">{picture(f)}</span>}
+            <span className="min-w-24 grow basis-0 text-lg leading-tight">
               {keys && <kbd className="mr-2 hidden text-sm text-soft lg:inline">{FAULT_LETTERS[i]}</kbd>}
               {f.name}
               {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
@@ -74,7 +74,7 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
                 <Minus aria-hidden="true" size={20} />
               </Button>
             )}
-            <output className={`w-8 text-center text-2xl ${reps ? 'font-bold' : 'text-soft'}`}>{reps}</output>
+            <output className={`w-7 text-center text-2xl ${reps ? 'font-bold' : 'text-soft'}`}>{reps}</output>
             <Button
               floor
               aria-label={`One more: ${f.name}`}

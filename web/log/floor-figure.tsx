@@ -31,18 +31,14 @@ export function FloorFigure({
   const { run } = useClocks();
   const own = run?.personId === personId && run.kind === 'tempo' ? run : null;
   const now = useNow(80, own?.startedAt != null);
-  const { range, problem, frame } = useMemo(() => {
+  const { range, problem, all, working } = useMemo(() => {
     const found = solved(REFERENCE_BUILD, mechanics);
-    return {
-      ...found,
-      frame: found.problem
-        ? null
-        : frameOf(
-            [0, 0.5, 1].map((at) => figureAt(REFERENCE_BUILD, mechanics, found.range, at)),
-            0.03,
-          ),
-    };
+    if (found.problem) return { ...found, all: null, working: null };
+    const three = [0, 0.5, 1].map((at) => figureAt(REFERENCE_BUILD, mechanics, found.range, at));
+    return { ...found, all: frameOf(three, 0.03), working: frameOf(three.slice(2), 0.03) };
   }, [mechanics]);
+  // At rest the working position fills the place; while it moves, the whole way has to fit.
+  const frame = own ? all : working;
   const s = own ? elapsedS(own, now) : 0;
   const stretch = own && stretchAt(own.plan, s);
   const moved = stretch ? placeIn(stretch, s, range?.workingIs ?? 'bottom') : null;
@@ -58,7 +54,7 @@ export function FloorFigure({
     <Drawing
       figure={figure}
       frame={frame}
-      className={`fig-${pattern} mx-auto h-40 w-full max-w-80 sm:h-60`}
+      className={`fig-${pattern} mx-auto h-32 w-full max-w-80 sm:h-60`}
     />
   );
 }

@@ -153,7 +153,7 @@ export function FloorSet(p: Props) {
           <div className="flex items-stretch" role="group" aria-label={what}>
             <Button
               floor
-              className="px-3"
+              className="w-12 px-0 sm:w-16"
               aria-label={`${what}: ${step} fewer`}
               onClick={() => put(Math.max(0, amount - step))}
             >
@@ -162,7 +162,7 @@ export function FloorSet(p: Props) {
             <input
               aria-label={what}
               inputMode="decimal"
-              className="w-14 border-y border-soft bg-paper text-center font-head text-3xl font-bold sm:w-20"
+              className="w-12 border-y border-soft bg-paper text-center font-head text-3xl font-bold sm:w-20"
               value={amount}
               onChange={(e) => {
                 const n = Number(e.target.value.replace(',', '.'));
@@ -172,7 +172,7 @@ export function FloorSet(p: Props) {
             />
             <Button
               floor
-              className="px-3"
+              className="w-12 px-0 sm:w-16"
               aria-label={`${what}: ${step} more`}
               onClick={() => put(amount + step)}
             >
@@ -182,7 +182,7 @@ export function FloorSet(p: Props) {
           <Button
             floor
             tone="main"
-            className="grow px-2 text-lg leading-tight"
+            className="grow px-2 text-base leading-tight sm:text-lg"
             onClick={() => log({ ...set, watched: true })}
           >
             {setName}: watched, {faultsSeen === 0 ? 'no fault' : `${faultsSeen} with a fault`}
@@ -192,9 +192,10 @@ export function FloorSet(p: Props) {
           <Button
             floor
             className="px-1 text-base leading-tight"
+            aria-label={`${setName}: not watched`}
             onClick={() => log({ ...set, watched: false, faults: [] })}
           >
-            <span className="sr-only">{setName}: </span>not watched
+            Not watched
           </Button>
           <Button floor className="px-1" onClick={() => setOpen('fault')}>
             Fault{faultsSeen > 0 && ` ${faultsSeen}`}

@@ -110,13 +110,13 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
   const name = (id: string) => all.find((p) => p.id === id)?.name ?? '';
   return (
     <div className="mx-auto max-w-6xl">
-      <div className="mb-2 flex flex-wrap items-center justify-between gap-x-4">
-        <h1>Session</h1>
+      <div className="flex flex-wrap items-center justify-between gap-x-4 sm:mb-2">
+        <h1 className="sr-only sm:not-sr-only">Session</h1>
         <p className="hidden text-sm text-soft lg:block">
           Keys: digits for the amount, a letter for a fault, Enter logs it as watched, arrows change the
           person.
         </p>
-        <Link to="/floor" className="flex min-h-14 items-center">
+        <Link to="/floor" className="hidden min-h-14 items-center sm:flex">
           Back to today
         </Link>
       </div>
@@ -180,8 +180,8 @@ function OnePerson({
     <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
       <section aria-label={`Next set of ${name}`}>
         {p.ask && (
-          <div className="mb-3 flex flex-wrap items-center gap-3 border-l-[6px] border-warn bg-paper px-4 py-2">
-            <span className="grow">Before work: {withDays(p.ask, date)}</span>
+          <div className="mb-2 flex items-center gap-3 border-l-[6px] border-warn bg-paper px-3 sm:mb-3 sm:py-2">
+            <span className="grow leading-tight">Before work: {withDays(p.ask, date)}</span>
             <Button floor onClick={() => setAsking(true)}>
               Ask now
             </Button>
@@ -346,7 +346,7 @@ function OneLine({
         <p className="label">
           {line.ladderName}, level {line.levelNumber} of {line.levels}: {line.levelName}
         </p>
-        <div className="grid gap-x-4 sm:grid-cols-[1fr_auto]">
+        <div className="grid grid-cols-[1fr_7rem] gap-x-3 sm:grid-cols-[1fr_18rem] sm:gap-x-4">
           <div>
             <p className="font-head text-2xl leading-tight font-bold">{given?.name ?? line.variationName}</p>
             {given && (
@@ -368,15 +368,8 @@ function OneLine({
               </p>
             ))}
             {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
-            <ol aria-label="Three cues" className="mt-2 border-t border-rule">
-              {(given ? (sheet.data?.resolved.cues.slice(0, 3) ?? []) : line.cues).map((c) => (
-                <li key={c.slug} className="border-b border-rule py-1 text-xl leading-tight font-semibold">
-                  {c.text}
-                </li>
-              ))}
-            </ol>
           </div>
-          <div className="order-first mb-1 sm:order-none sm:w-72">
+          <div className="sm:row-span-2">
             {sheet.data && (
               <FloorFigure
                 mechanics={sheet.data.resolved.mechanics}
@@ -384,6 +377,15 @@ function OneLine({
                 personId={p.personId}
               />
             )}
+          </div>
+          <div className="col-span-2 sm:col-span-1">
+            <ol aria-label="Three cues" className="mt-1 border-t border-rule">
+              {(given ? (sheet.data?.resolved.cues.slice(0, 3) ?? []) : line.cues).map((c) => (
+                <li key={c.slug} className="border-b border-rule py-1 text-xl leading-tight font-semibold">
+                  {c.text}
+                </li>
+              ))}
+            </ol>
           </div>
         </div>
         {line.wayOnDue && (
@@ -438,6 +440,9 @@ function OneLine({
         </Link>
         <Link className="flex min-h-14 items-center" to="/faults/rate">
           Second pair of eyes
+        </Link>
+        <Link className="flex min-h-14 items-center sm:hidden" to="/floor">
+          Back to today
         </Link>
       </p>
     </>

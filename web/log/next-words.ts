@@ -1,5 +1,7 @@
 import type { TodayLine } from '../../contract/session.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
+import { isAid } from '../../core/ladder/index.ts';
+import { AID_WORDS } from '../../core/library/index.ts';
 import { mass, tidy } from '../ui/index.ts';
 
 /** "set 1 of 2, right, 10 repetitions with 12 kg" */
@@ -21,11 +23,13 @@ export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
     .join(', ');
 }
 
-/** "2 pads, Rack hooks 7" */
+/** "2 pads, hands leaning, Rack hooks 7" */
 export const aidsWords = (aids: readonly { name: string; setting: string }[]): string =>
   aids
     .map((a) =>
-      /^\d+$/.test(a.setting) && a.name === 'pads' ? `${a.setting} pads` : `${a.name} ${a.setting}`.trim(),
+      isAid(a.name) && /^\d+$/.test(a.setting)
+        ? (AID_WORDS[a.name][Number(a.setting)] ?? `${a.setting} ${a.name}`)
+        : `${a.name} ${a.setting}`.trim(),
     )
     .join(', ');
 
