@@ -28,6 +28,12 @@ for (const scheme of ['light', 'dark'] as const) {
       '/floor',
       `/floor/${person.id}`,
       `/floor/session?people=${person.id},${people.find((p) => p.name === 'Zelda Marchbanks')!.id}`,
+      '/faults',
+      `/faults?person=${person.id}&of=one-leg-lift&pattern=bridge`,
+      '/faults/rate',
+      '/faults/report',
+      '/faults/report?part=where',
+      '/faults/report?part=agreement',
       '/overview',
       '/sets',
       '/people',
@@ -71,6 +77,22 @@ for (const scheme of ['light', 'dark'] as const) {
       await expect(page.getByText(/^(Reading|Opening|One moment)/)).toHaveCount(0);
       await check(path);
     }
+    await page.goto(`/floor/session?people=${person.id}`);
+    await page.getByRole('button', { name: 'Start the clock' }).click();
+    await expect(page.getByRole('timer')).toBeVisible();
+    await check('the clock running');
+    await page.getByRole('button', { name: 'Stop' }).click();
+    for (const name of ['Fault', 'Felt', 'Pain']) {
+      await page.getByRole('button', { name, exact: true }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check(`the set at hand: ${name}`);
+      await page.keyboard.press('Escape');
+    }
+    await page.goto(`/faults?person=${person.id}&of=one-leg-lift&pattern=bridge`);
+    await page.getByRole('list', { name: 'Signs' }).getByRole('button').first().click();
+    await page.getByRole('button', { name: /^What now/ }).click();
+    await expect(page.getByRole('region', { name: 'Likely causes' })).toBeVisible();
+    await check('the next step at the desk');
     await page.goto('/ladders/bench-extension-ladder');
     await page.getByRole('button', { name: 'Change the stairs' }).click();
     await expect(page.getByRole('list', { name: 'Steps, from the easiest' })).toBeVisible();

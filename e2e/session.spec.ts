@@ -72,7 +72,7 @@ for (const [width, height, first, second] of [
     await page.setViewportSize({ width, height });
     await signIn(page, 'coach');
     await inSession(page, 'Masters crew');
-    const log = page.getByRole('button', { name: /^Log set .*: watched, no fault/ }).first();
+    const log = page.getByRole('button', { name: /^Set .* done: watched, no fault/ }).first();
     const today = page.getByRole('region', { name: 'Logged today' });
     await pick(page, first).click();
     await expect(log).toBeVisible();
@@ -87,7 +87,7 @@ for (const [width, height, first, second] of [
     await pick(page, second).click();
     await expect(log).toBeVisible();
     await page
-      .getByRole('button', { name: /^Log set .*: not watched/ })
+      .getByRole('button', { name: /^Set .* done: not watched/ })
       .first()
       .click();
     await expect(page.getByRole('button', { name: '2 not sent' })).toBeVisible();
@@ -117,7 +117,7 @@ test('at a desk by keys alone: digits, a letter for a fault, Enter, arrows; side
   await inSession(page, 'Juniors');
   await pick(page, 'Wiebke Tarrant').click();
   const today = page.getByRole('region', { name: 'Logged today' });
-  await expect(page.getByRole('button', { name: /^Log set 1/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Set 1 .*done/ }).first()).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.type('7');
   await page.keyboard.press('a');
@@ -135,9 +135,11 @@ test('at a desk by keys alone: digits, a letter for a fault, Enter, arrows; side
   await page.keyboard.press('Enter');
   await expect(today.getByText(/12 repetitions, (left|right), side test/)).toBeVisible();
   await expect(mode).toHaveAttribute('aria-pressed', 'true');
-  await page.getByText('More about this set').click();
+  await page.getByRole('button', { name: 'Felt', exact: true }).click();
   await page.getByRole('button', { name: 'work: front of thigh, left' }).click();
   await expect(page.getByRole('button', { name: 'Remove work, front of thigh' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the set' }).click();
+  await expect(page.getByRole('button', { name: 'Felt 1' })).toBeVisible();
   const cue = page.getByRole('group', { name: /^Said it:/ }).first();
   await cue.getByRole('button', { name: 'better' }).click();
   await expect(cue.getByRole('button', { name: 'better' })).toHaveAttribute('aria-pressed', 'true');

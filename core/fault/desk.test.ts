@@ -58,7 +58,8 @@ describe('the next step', () => {
       answers: [answer('Cue.', { causes: ['a', 'b'] }), answer('Other.', { causes: ['b'] })],
     });
     const a = advise(input({ faults: [all] }));
-    expect(a).toMatchObject({ next: 'try', why: expect.stringContaining('Whatever the cause') });
+    expect(a.next).toBe('try');
+    expect(a.why).toContain('Whatever the cause');
   });
 
   it('stops asking when it costs more than it saves', () => {
@@ -69,7 +70,8 @@ describe('the next step', () => {
     // By hand: 1 + .26 = 1.26 as things stand; the check costs .25 and can save .26 at the very most.
     const a = advise(input({ faults: [cheap] }));
     expect(a.expectedSets).toBeCloseTo(1.26, 12);
-    expect(a).toMatchObject({ next: 'try', why: expect.stringContaining('fewer sets than asking') });
+    expect(a.next).toBe('try');
+    expect(a.why).toContain('fewer sets than asking');
   });
 
   it('goes on when nobody can tell, with the next best check', () => {

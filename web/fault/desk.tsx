@@ -52,7 +52,7 @@ export function Desk(p: Props) {
   const [alone, setAlone] = useState(false);
   const [picking, setPicking] = useState(kase.signs.length + kase.felt.length === 0);
   const [hurts, setHurts] = useState(false);
-  const change = (part: Partial<OpenCase>) => setKase((now) => keepCase({ ...now, ...part }));
+  const change = (part: Partial<OpenCase>) => setKase(keepCase({ ...kase, ...part }));
 
   const mine = p.knowledge?.people.find((x) => x.personId === person?.id);
   const barred = mine?.barred ?? {};
@@ -220,6 +220,20 @@ export function Desk(p: Props) {
                     })
                   }
                 />
+              )}
+              {advice.next === 'try' && advice.check && (
+                <details>
+                  <summary className="min-h-11 content-center font-head font-semibold">
+                    Check first instead
+                  </summary>
+                  <AskStep
+                    advice={advice}
+                    faults={faults}
+                    onResult={(c, result) =>
+                      change({ checks: [...kase.checks, { fault: c.fault, check: c.check, result }] })
+                    }
+                  />
+                </details>
               )}
               {person === null && (
                 <Notice>Nobody is chosen: the desk helps, and what comes of it is not kept.</Notice>

@@ -76,7 +76,7 @@ export function AskStep({
         Don’t know
       </Button>
       <p className="text-soft">
-        {own
+        {own && advice.next === 'ask'
           ? advice.why
           : `Expected to leave ${causesLeft(check.afterBits).toFixed(1)} of ${advice.causesLeft.toFixed(1)} causes in play.`}
       </p>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Observed } from './set-form.tsx';
 
 const KEY = 'meister-set-drafts';
@@ -22,14 +22,16 @@ const write = (drafts: Drafts) => {
 /** What has been tapped of a set not done yet: it outlives looking at somebody else, and a reload. */
 export function useSetDraft(key: string, start: () => Observed) {
   const [set, setSet] = useState<Observed>(() => read()[key] ?? start());
+  // Two taps before the next drawing both count.
+  const latest = useRef(set);
   return {
     set,
-    change: (part: Partial<Observed> | ((now: Observed) => Partial<Observed>)) =>
-      setSet((now) => {
-        const next = { ...now, ...(typeof part === 'function' ? part(now) : part) };
-        write({ ...read(), [key]: next });
-        return next;
-      }),
+    change: (part: Partial<Observed> | ((now: Observed) => Partial<Observed>)) => {
+      const now = latest.current;
+      latest.current = { ...now, ...(typeof part === 'function' ? part(now) : part) };
+      write({ ...read(), [key]: latest.current });
+      setSet(latest.current);
+    },
     /** The set is done: nothing of it is left over. */
     clear: () => {
       const { [key]: _done, ...others } = read();
