@@ -52,7 +52,7 @@ export const caseSchema = shape({
   note: looseText(600),
 }).prefs(strict);
 
-export interface CaseRow extends Omit<CaseRequest, 'edit'> {
+export interface CaseRow extends CaseRequest {
   id: string;
   by: string;
 }

@@ -13,6 +13,7 @@ import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/inde
 import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
+import { benchFloor } from './bench-floor.ts';
 import { benchLibrary } from './bench-library.ts';
 import { benchLog } from './bench-log.ts';
 import { demoServer } from './demo-server.ts';
@@ -145,7 +146,8 @@ if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
       show(`a slider move, ${name}: median`, middle(times));
       show(`a slider move, ${name}: 95th percentile`, high(times), ['the median', middle(times)]);
     }
+    await benchFloor(page, base);
   } finally {
     await end();
   }
-} else console.log('No Chromium: the slider of the body room was not measured.');
+} else console.log('No Chromium: the slider of the body room and taps on the floor were not measured.');

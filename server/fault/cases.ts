@@ -117,7 +117,7 @@ export async function keepChainTry(
 }
 
 type Stored = typeof faultCase.$inferSelect;
-const rowOf = ({ edit: _e, at: _a, ...row }: Stored, sees: boolean): CaseRow =>
+const rowOf = ({ at: _a, ...row }: Stored, sees: boolean): CaseRow =>
   sees ? row : { ...row, pain: null, note: '', felt: row.felt.filter((f) => f.kind !== 'pain') };
 
 /** The hall's experience, and of each person given the cases, chains and recurring faults. */

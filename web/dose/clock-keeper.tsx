@@ -1,6 +1,6 @@
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { stretchAt } from '../../core/dose/index.ts';
-import { clocks, elapsedS, readingNow } from './clock-store.ts';
+import { restPlan, stretchAt } from '../../core/dose/index.ts';
+import { clocks, elapsedS, readingNow, restLeftS } from './clock-store.ts';
 import { ClockSound } from './sound.ts';
 import { useSoundMode } from './sound-mode.ts';
 import { momentWord } from './words.ts';
@@ -20,7 +20,7 @@ const localVoice = () => speechSynthesis.getVoices().find((v) => v.localService)
 
 /** Sounds, voice and a screen that stays awake, whatever view is open. It shows nothing. */
 export function ClockKeeper() {
-  const { run } = useSyncExternalStore(clocks.subscribe, clocks.current);
+  const { run, rests } = useSyncExternalStore(clocks.subscribe, clocks.current);
   const mode = useSoundMode();
   const sound = useRef<ClockSound | null>(null);
   const running = run?.startedAt != null;
@@ -38,6 +38,17 @@ export function ClockKeeper() {
       player.silence();
     };
   }, [run, running, mode]);
+
+  useEffect(() => {
+    if (mode === 'mute' || !context) return;
+    // The end of everybody's rest is heard as well; a rest that is over is silent.
+    const players = Object.values(rests).map((rest) => {
+      const player = new ClockSound(context!);
+      player.play(restPlan(rest.restS), rest.restS - restLeftS(rest, readingNow()));
+      return player;
+    });
+    return () => players.forEach((p) => p.silence());
+  }, [rests, mode]);
 
   useEffect(() => {
     if (!run || !running || mode !== 'voice') return;

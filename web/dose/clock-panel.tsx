@@ -16,7 +16,7 @@ import type { ClockPlan } from '../../core/dose/index.ts';
 import type { Side, Tempo } from '../../core/library/index.ts';
 import { Button } from '../ui/index.ts';
 import { wakeAudio } from './clock-keeper.tsx';
-import { clocks, elapsedS } from './clock-store.ts';
+import { clocks, elapsedS, restLeftS } from './clock-store.ts';
 import type { ClockKind, Run } from './clock-store.ts';
 import { SOUND_MODES, SOUND_WORDS, setSoundMode, useSoundMode } from './sound-mode.ts';
 import { useClocks, useNow } from './use-clocks.ts';
@@ -58,7 +58,14 @@ export function ClockPanel(props: Props) {
   const own = run?.personId === props.personId ? run : null;
   return (
     <section aria-label="Clock" className="mb-3 border-y border-rule bg-paper px-4 py-3">
-      {own ? <Running run={own} onRan={props.onRan} /> : <Choosing {...props} other={run} />}
+      {own ? (
+        <Running run={own} onRan={props.onRan} />
+      ) : (
+        <>
+          <Resting personId={props.personId} />
+          <Choosing {...props} other={run} />
+        </>
+      )}
     </section>
   );
 }
@@ -214,5 +221,28 @@ function SoundButton() {
         </option>
       ))}
     </select>
+  );
+}
+
+/** Rest still owed to whoever is looked at, large. */
+function Resting({ personId }: { personId: string }) {
+  const { rests } = useClocks();
+  const rest = rests[personId];
+  const now = useNow(250, rest !== undefined);
+  if (!rest) return null;
+  const left = restLeftS(rest, now);
+  return (
+    <div className="mb-2 border-b border-rule pb-2">
+      <div className="flex items-end justify-between gap-4">
+        <p className="font-head text-4xl leading-none font-bold">{left > 0 ? 'Rest' : 'Rested'}</p>
+        <p className="font-head text-5xl leading-none font-bold tabular-nums">{minutes(left)}</p>
+        <Button floor tone="quiet" onClick={() => clocks.endRest(personId)}>
+          {left > 0 ? 'Rested enough' : 'Next set'}
+        </Button>
+      </div>
+      <div className="mt-2 h-2 border border-ink" aria-hidden="true">
+        <div className="h-full bg-soft" style={{ width: `${(100 * left) / rest.restS}%` }} />
+      </div>
+    </div>
   );
 }

@@ -49,7 +49,7 @@ export class ClockSound {
     gain.connect(this.#audio.destination as never);
     const now = this.#audio.currentTime;
     for (const { atS, kind } of signalsOf(plan)) {
-      if (atS < elapsedS) continue;
+      if (atS < elapsedS || elapsedS >= plan.totalS) continue;
       const { hz, s, loud } = TONES[kind];
       const tone = this.#audio.createOscillator();
       const own = this.#audio.createGain();

@@ -44,7 +44,23 @@ export function keepCase(c: OpenCase): OpenCase {
   const { id, personId, ...rest } = next;
   const told = next.checks.length + next.tried.length > 0 || next.end !== null;
   if (personId !== null && told) {
-    const body: CaseRequest = { ...rest, personId };
+    const { date, edit, variation, variationRevision, signs, felt, checks, tried, end, easier, pain, note } =
+      rest;
+    const body: CaseRequest = {
+      personId,
+      date,
+      edit,
+      variation,
+      variationRevision,
+      signs,
+      felt,
+      checks,
+      tried,
+      end,
+      easier,
+      pain,
+      note,
+    };
     void outbox.run(id, personId, {
       method: 'PUT',
       path: `/api/fault-cases/${id}`,

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ChainTryRequest } from '../../contract/fault.ts';
+import type { ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
 import { chainState } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
 import type { ResolvedFault, Side } from '../../core/library/index.ts';
 import { outbox } from '../log/index.ts';
 import { useSigned } from '../shell/index.ts';
-import { Button, day } from '../ui/index.ts';
+import { Button, day, Dialog } from '../ui/index.ts';
 
 interface Props {
   personId: string;
@@ -81,5 +81,56 @@ export function ChainPanel({ personId, date, fault, side, tries, barred }: Props
         <p className="mt-1 font-semibold">Through: back into the lift, and watch whether it comes again.</p>
       )}
     </section>
+  );
+}
+
+/** On the floor: the step of each chain that somebody has begun, done before the work or between sets. */
+export function ChainsBegun({
+  personId,
+  name,
+  date,
+  faults,
+  knowledge,
+}: {
+  personId: string;
+  name: string;
+  date: string;
+  faults: readonly Pick<ResolvedFault, 'slug' | 'name' | 'chain'>[];
+  knowledge: DeskKnowledge | null;
+}) {
+  const [open, setOpen] = useState<string | null>(null);
+  const mine = knowledge?.people.find((p) => p.personId === personId);
+  if (!mine) return null;
+  const begun = new Map(mine.chain.map((t) => [`${t.fault} ${t.side ?? ''}`, t]));
+  return (
+    <ul>
+      {[...begun].map(([key, { fault: slug, side }]) => {
+        const fault = faults.find((f) => f.slug === slug);
+        const step = fault?.chain[chainState(fault.chain, mine.chain, slug, side).at];
+        if (!fault || !step) return null;
+        return (
+          <li key={key}>
+            <button
+              type="button"
+              onClick={() => setOpen(key)}
+              className="min-h-14 w-full border-t border-rule py-1 text-left leading-tight"
+            >
+              <b>Over weeks, {fault.name.toLowerCase()}:</b> {step.text}{' '}
+              <span className="text-soft">until: {step.gate}</span>
+            </button>
+            <Dialog title={name} open={open === key} onClose={() => setOpen(null)}>
+              <ChainPanel
+                personId={personId}
+                date={date}
+                fault={fault}
+                side={side}
+                tries={mine.chain}
+                barred={mine.barred}
+              />
+            </Dialog>
+          </li>
+        );
+      })}
+    </ul>
   );
 }

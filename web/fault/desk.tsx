@@ -5,7 +5,7 @@ import type { TodayLine } from '../../contract/session.ts';
 import { advise, easierChoices, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { Button, Notice } from '../ui/index.ts';
+import { Button, Notice, TextField } from '../ui/index.ts';
 import { keepCase, newCase, openCaseOf } from './case-store.ts';
 import type { OpenCase } from './case-store.ts';
 import { ChainPanel } from './chain-panel.tsx';
@@ -36,9 +36,12 @@ interface Props {
 /** From the sign to the next right step: causes, the check that separates them, answers, the easier variation. */
 export function Desk(p: Props) {
   const { variation: v, date, person } = p;
+  const mine = p.knowledge?.people.find((x) => x.personId === person?.id);
   const [kase, setKase] = useState<OpenCase>(
     () =>
       openCaseOf({ personId: person?.id ?? null, variation: v.source.slug, date }) ??
+      // Begun today and not ended, perhaps on another tablet.
+      mine?.cases.find((c) => c.end === null && c.date === date && c.variation === v.source.slug) ??
       newCase({
         personId: person?.id ?? null,
         date,
@@ -54,7 +57,6 @@ export function Desk(p: Props) {
   const [hurts, setHurts] = useState(false);
   const change = (part: Partial<OpenCase>) => setKase(keepCase({ ...kase, ...part }));
 
-  const mine = p.knowledge?.people.find((x) => x.personId === person?.id);
   const barred = mine?.barred ?? {};
   const suggested = kase.felt.flatMap((f) => readFelt(v, f).faults);
   const slugs = new Set([...kase.signs.map((s) => s.fault), ...suggested]);
@@ -241,7 +243,11 @@ export function Desk(p: Props) {
             </div>
             <div className="grid content-start gap-4">
               <CauseBars advice={advice} cases={hallCases} />
-              <Done kase={kase} onUndo={() => change(undone(kase))} />
+              <Done
+                kase={kase}
+                onUndo={() => change(undone(kase))}
+                onNote={person && ((note) => change({ note }))}
+              />
               {person &&
                 faults
                   .filter((f) => f.chain.length > 0)
@@ -283,7 +289,16 @@ function undone(k: OpenCase): Partial<OpenCase> {
 }
 
 /** What was checked and tried so far, the last of it to be taken back. */
-function Done({ kase, onUndo }: { kase: OpenCase; onUndo: () => void }) {
+function Done({
+  kase,
+  onUndo,
+  onNote,
+}: {
+  kase: OpenCase;
+  onUndo: () => void;
+  /** null: nothing is kept, so no word of it either. */
+  onNote: ((note: string) => void) | null;
+}) {
   if (kase.checks.length + kase.tried.length === 0) return null;
   return (
     <section aria-label="So far">
@@ -303,6 +318,14 @@ function Done({ kase, onUndo }: { kase: OpenCase; onUndo: () => void }) {
       <Button floor tone="quiet" onClick={onUndo}>
         Take the last back
       </Button>
+      {onNote && (
+        <TextField
+          label="A word on it, if any"
+          defaultValue={kase.note}
+          maxLength={600}
+          onBlur={(e) => e.target.value !== kase.note && onNote(e.target.value)}
+        />
+      )}
     </section>
   );
 }

@@ -1,3 +1,4 @@
+export { ChainsBegun } from './chain-panel.tsx';
 export { Desk } from './desk.tsx';
 export { endedSet } from './ended-set.ts';
 export { PersonFaults } from './person-faults.tsx';

@@ -118,7 +118,10 @@ function Case({ of: c }: { of: CaseRow }) {
         {[
           ...c.checks.map((x) => `${x.check} ${x.result ?? 'not known'}`),
           ...c.tried.map((t) => `${t.answer} ${t.outcome}`),
-        ].join('; ')}
+          c.note,
+        ]
+          .filter(Boolean)
+          .join('; ')}
       </span>
     </li>
   );

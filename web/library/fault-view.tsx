@@ -3,6 +3,7 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
 import type { Fault } from '../../core/library/index.ts';
 import { capital } from '../ui/index.ts';
+import { SignPicture } from '../fault/index.ts';
 import { LineReading } from './reading.tsx';
 import { EntryLinks } from './entry-links.tsx';
 
@@ -14,6 +15,7 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
   const sheets = entries.filter(
     (e) => e.kind === 'variation' && !e.retired && e.uses.includes(`fault/${f.slug}`),
   );
+  const shown = sheets.find((e) => e.mechanics);
   const cues = entries.filter((e) => e.kind === 'cue' && !e.retired && e.uses.includes(`fault/${f.slug}`));
   return (
     <div className="max-w-4xl">
@@ -34,6 +36,20 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
         </b>
         .
       </p>
+      {f.felt && f.felt.length > 0 && (
+        <p>Athletes say: {f.felt.map((x) => `${x.kind}, ${x.region}`).join('; ')}.</p>
+      )}
+      {shown?.mechanics && f.shows && (
+        <figure className="mt-2 inline-block">
+          <SignPicture
+            mechanics={shown.mechanics}
+            pattern={shown.pattern ?? 'squat'}
+            shows={f.shows}
+            size={150}
+          />
+          <figcaption className="text-sm text-soft">Here on: {shown.title}</figcaption>
+        </figure>
+      )}
       <div className="mt-4 grid gap-x-8 gap-y-4 md:grid-cols-2">
         <section>
           <h2>Likely causes</h2>
@@ -41,6 +57,8 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
             {f.causes.map((c) => (
               <li key={c.id} className="border-b border-rule py-1">
                 <LineReading line={c.line} />
+                {c.weight !== undefined && <span className="text-sm text-soft"> weight {c.weight}</span>}
+                {c.alike && <span className="text-sm text-soft">, the same as “{c.alike}” elsewhere</span>}
               </li>
             ))}
           </ul>
@@ -56,7 +74,12 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
               <ul>
                 {c.results.map((r) => (
                   <li key={r.result}>
-                    {r.result}: <span className="text-soft">{r.pointsTo.map(cause).join(' ')}</span>
+                    {r.result}:{' '}
+                    <span className="text-soft">
+                      {r.weights
+                        ? r.weights.map((w) => `${cause(w.cause)} ${w.weight}`).join(' ')
+                        : r.pointsTo.map(cause).join(' ')}
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -72,6 +95,9 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
               <span className="font-head font-bold">{i + 1}</span>
               <span>
                 <LineReading line={a.line} /> <span className="text-sm text-soft">{a.answerKind}</span>
+                {a.causes && (
+                  <span className="text-sm text-soft">, for: {a.causes.map(cause).join(' ')}</span>
+                )}
                 {a.needsSecondPerson && <span className="text-sm text-soft">, needs a second person</span>}
                 {a.equipment.length > 0 && (
                   <span className="text-sm text-soft">

@@ -7,6 +7,7 @@ import type { Person } from '../../contract/people.ts';
 import { nextSet } from '../../core/ladder/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { clocks } from '../dose/index.ts';
+import { ChainsBegun } from '../fault/index.ts';
 import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
@@ -392,6 +393,15 @@ function OneLine({
           <p className="font-semibold">Ready to grow: {line.wayOn}. Confirm on the person’s page.</p>
         )}
         <WatchList watch={line.watch} />
+        {sheet.data && (
+          <ChainsBegun
+            personId={p.personId}
+            name={name}
+            date={date}
+            faults={sheet.data.resolved.faults}
+            knowledge={knowledge.data ?? null}
+          />
+        )}
       </div>
       {line.failure && <Notice tone="warn">{line.failure}</Notice>}
       <Loaded query={sheet} what="the sheet">
