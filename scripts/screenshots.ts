@@ -97,6 +97,12 @@ const SHOTS: Shot[] = [
     size: [390, 844],
     dark: true,
   },
+  {
+    name: 'desk',
+    login: 'coach',
+    path: (id) => `/faults?person=${id('Pascal Ouderkerk')}&of=deep-squat&pattern=squat`,
+    press: ['Low back rounds at the bottom', 'What now?'],
+  },
 ];
 
 const { base, browser, close } = await demoServer(4393);

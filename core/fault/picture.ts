@@ -290,10 +290,24 @@ function fromTheFront(build: Build, f: Figure, m: SettledMechanics, s: FaultShow
       p.kind === 'block' && p.what !== 'bench' && p.what !== 'seat'
         ? [{ ...p, x0: -0.17 * H, x1: 0.17 * H }]
         : p.kind === 'band'
-          ? [{ kind: 'band', from: left.knee, to: right.knee }]
+          ? [bandAcross(p, f, left, right)]
           : [],
     ),
     pressure: [],
     com: null,
   };
+}
+
+/** A band goes across where it is worn: round the knees or round the ankles. */
+function bandAcross(
+  p: Extract<Figure['props'][number], { kind: 'band' }>,
+  side: Figure,
+  left: LegPoints,
+  right: LegPoints,
+): Figure['props'][number] {
+  const middle = between(p.from, p.to, 0.5);
+  const knees = length(minus(middle, side.near.knee)) < length(minus(middle, side.near.ankle));
+  return knees
+    ? { kind: 'band', from: left.knee, to: right.knee }
+    : { kind: 'band', from: left.ankle, to: right.ankle };
 }

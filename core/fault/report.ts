@@ -78,6 +78,9 @@ export interface AgreementRow {
   agreement: Agreement;
 }
 
+/** Seen on fewer sets than this by either, no interval is given: the formula is one for many (judgement, no source). */
+const LEAST_SEEN = 5;
+
 /** Agreement per fault, over the sets on which it could have been seen; the least agreed first. */
 export function agreementReport(rated: readonly RatedTwice[]): AgreementRow[] {
   const faults = [...new Set(rated.flatMap((r) => r.possible))].sort();
@@ -92,10 +95,11 @@ export function agreementReport(rated: readonly RatedTwice[]): AgreementRow[] {
         [counts.both, counts.first],
         [counts.second, counts.neither],
       ]);
+      const seen = counts.both + counts.first + counts.second;
       // What nobody saw says nothing about agreement on it.
-      return agreement && counts.both + counts.first + counts.second > 0
-        ? [{ fault, counts, agreement }]
-        : [];
+      if (!agreement || seen === 0) return [];
+      const few = seen < LEAST_SEEN;
+      return [{ fault, counts, agreement: few ? { ...agreement, low: null, high: null } : agreement }];
     })
     .sort((a, b) => (a.agreement.kappa ?? 2) - (b.agreement.kappa ?? 2));
 }

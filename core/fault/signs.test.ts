@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { deskFault } from '../testing/faults.ts';
-import { missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './index.ts';
+import { mayBeOneSided, missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './index.ts';
 
 const knee = deskFault('knee', [], { views: ['front'], phase: 'rising' });
 const drop = deskFault('drop', [], { views: ['side', 'ear'], phase: 'bottom' });
@@ -16,6 +16,11 @@ describe('signs', () => {
     expect(all.map(sensesOf)).toEqual([['seen'], ['seen', 'heard'], ['felt'], ['seen', 'felt']]);
     expect(viewsOf(drop, 'seen')).toEqual(['side']);
     expect(viewsOf(drop, 'heard')).toEqual(['ear']);
+  });
+
+  it('are asked for their side where one leg works or they are seen across the body', () => {
+    expect([knee, drop].map((f) => mayBeOneSided(f, 'two legs'))).toEqual([true, false]);
+    expect(mayBeOneSided(drop, 'split')).toBe(true);
   });
 
   it('are narrowed by view and phase', () => {

@@ -1,5 +1,5 @@
 import { FELT_KINDS } from '../library/index.ts';
-import type { FeltKind, Phase, Region, ResolvedVariation, View } from '../library/index.ts';
+import type { FeltKind, Laterality, Phase, Region, ResolvedVariation, View } from '../library/index.ts';
 import type { DeskFault } from './causes.ts';
 
 /** How the desk asks: what is seen, what is felt, what is heard. */
@@ -21,6 +21,10 @@ export const viewsOf = (f: Pick<DeskFault, 'views'>, sense: Sense): View[] =>
 
 export const sensesOf = (f: Pick<DeskFault, 'views' | 'felt'>): Sense[] =>
   SENSES.filter((s) => f.views.some((v) => SENSE_OF[v] === s) || (s === 'felt' && f.felt.length > 0));
+
+/** Whether the side is asked for: one side works at a time, or the fault is seen across the body. */
+export const mayBeOneSided = (f: Pick<DeskFault, 'views'>, laterality: Laterality): boolean =>
+  laterality !== 'two legs' || f.views.includes('front') || f.views.includes('behind');
 
 /** The signs that fit what is narrowed down to; null: not narrowed. */
 export function signsFor<F extends DeskFault>(

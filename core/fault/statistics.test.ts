@@ -219,6 +219,10 @@ describe('the report', () => {
     const f = rows.find((r) => r.fault === 'f')!;
     expect(f.counts).toEqual({ both: 1, first: 1, second: 1, neither: 1 });
     expect(f.agreement.kappa).toBeCloseTo(0, 12);
+    // Three sets are too few for an interval, thirty are not.
+    expect(f.agreement.low).toBeNull();
+    const many = agreementReport(Array.from({ length: 10 }, () => list).flat());
+    expect(many.find((r) => r.fault === 'f')!.agreement.low).toBeLessThan(0);
     expect(partedOn(list, 'f').map((p) => p.setId)).toEqual(['3', '2']);
     expect(partedOn(list, 'h')).toEqual([]);
   });

@@ -245,11 +245,11 @@ describe('no sheet prints a line that contradicts the rule in force', () => {
       );
     const read = (answer: string) => resolve(s(answer).get('variation', 'v')!, s(answer)).faults[0]!;
     expect(read('a')).toMatchObject({
-      causes: ['Cause under a', 'Cause always'],
+      causes: [{ text: 'Cause under a' }, { text: 'Cause always' }],
       answers: [{ text: 'Say the cue' }, { text: 'Widen' }],
       chain: [{ gate: 'Gate under a' }],
     });
-    expect(read('b').causes).toEqual(['Cause always']);
+    expect(read('b').causes.map((c) => c.text)).toEqual(['Cause always']);
     expect(read('b').checks[0]!.results).toEqual([{ result: 'stays', pointsTo: ['y'], weights: [] }]);
     expect(read('b').answers.map((a) => a.text)).toEqual(['Widen']);
     expect(read('b').chain).toEqual([]);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { TodayLine } from '../../contract/session.ts';
-import { advise, easierChoices, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
+import { advise, easierChoices, mayBeOneSided, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { Button, Notice, TextField } from '../ui/index.ts';
@@ -127,6 +127,10 @@ export function Desk(p: Props) {
           <div className="mb-3 border-b border-rule pb-2">
             {kase.signs.map((s) => (
               <SideQuestion
+                sided={mayBeOneSided(
+                  faults.find((f) => f.slug === s.fault) ?? { views: [] },
+                  v.source.laterality,
+                )}
                 key={s.fault}
                 sign={{ ...s, asked: asked.includes(s.fault) }}
                 name={v.faults.find((f) => f.slug === s.fault)?.name ?? s.fault}

@@ -185,7 +185,8 @@ function Where({ report: r }: { report: FaultReport }) {
   );
 }
 
-const two = (n: number) => n.toFixed(2);
+// A rounded nothing has no sign.
+const two = (n: number) => (Math.round(100 * n) / 100 || 0).toFixed(2);
 
 function Agree({ report: r }: { report: FaultReport }) {
   return (

@@ -163,16 +163,20 @@ function Felt({ variation: v, felt, onFelt }: Pick<Props, 'variation' | 'felt' |
 export function SideQuestion({
   sign,
   name,
+  sided,
   twoLegs,
   onSide,
 }: {
   sign: Seen & { asked: boolean };
   name: string;
+  /** False: it has no side, and none is asked for. */
+  sided: boolean;
   twoLegs: boolean;
   onSide: (side: Seen['side']) => void;
 }) {
   const options = twoLegs ? ([...SIDES, 'both'] as const) : SIDES;
   const value = sign.side ?? (sign.asked ? 'both' : null);
+  if (!sided) return <p className="font-bold">{name}</p>;
   return (
     <div role="group" aria-label={`Side of ${name}`} className="mt-1 flex flex-wrap items-center gap-1">
       <span className="grow">

@@ -153,7 +153,7 @@ export function FloorSet(p: Props) {
           <div className="flex items-stretch" role="group" aria-label={what}>
             <Button
               floor
-              className="w-12 px-0 sm:w-16"
+              className="w-12 px-0! sm:w-16"
               aria-label={`${what}: ${step} fewer`}
               onClick={() => put(Math.max(0, amount - step))}
             >
@@ -172,7 +172,7 @@ export function FloorSet(p: Props) {
             />
             <Button
               floor
-              className="w-12 px-0 sm:w-16"
+              className="w-12 px-0! sm:w-16"
               aria-label={`${what}: ${step} more`}
               onClick={() => put(amount + step)}
             >
@@ -182,7 +182,7 @@ export function FloorSet(p: Props) {
           <Button
             floor
             tone="main"
-            className="grow px-2 text-base leading-tight sm:text-lg"
+            className="grow px-2! text-base leading-tight sm:text-lg"
             onClick={() => log({ ...set, watched: true })}
           >
             {setName}: watched, {faultsSeen === 0 ? 'no fault' : `${faultsSeen} with a fault`}
@@ -191,19 +191,19 @@ export function FloorSet(p: Props) {
         <div className="mt-2 grid grid-cols-4 gap-2">
           <Button
             floor
-            className="px-1 text-base leading-tight"
+            className="px-1! text-base leading-tight"
             aria-label={`${setName}: not watched`}
             onClick={() => log({ ...set, watched: false, faults: [] })}
           >
             Not watched
           </Button>
-          <Button floor className="px-1" onClick={() => setOpen('fault')}>
+          <Button floor className="px-1!" onClick={() => setOpen('fault')}>
             Fault{faultsSeen > 0 && ` ${faultsSeen}`}
           </Button>
-          <Button floor className="px-1" onClick={() => setOpen('felt')}>
+          <Button floor className="px-1!" onClick={() => setOpen('felt')}>
             Felt{set.sensations && set.sensations.length > 0 && ` ${set.sensations.length}`}
           </Button>
-          <Button floor tone="danger" className="px-1" onClick={() => setOpen('pain')}>
+          <Button floor tone="danger" className="px-1!" onClick={() => setOpen('pain')}>
             Pain{set.pain !== null && ` ${set.pain}`}
           </Button>
         </div>

@@ -1,5 +1,6 @@
 import type { LoggedSet, Target } from '../../core/ladder/index.ts';
 import { mass, tidy } from '../ui/index.ts';
+import { aidsWords } from './next-words.ts';
 
 /** "2 × 12, rest 60 s" and what has been added to it. */
 export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): string {
@@ -35,7 +36,7 @@ export function setSummary(
     s.side,
     s.sideTest ? 'side test' : null,
     s.loadKg !== null ? mass(s.loadKg, unit) : null,
-    ...(s.aids ?? []).map((a) => `${a.name} ${a.setting}`),
+    s.aids?.length ? aidsWords(s.aids) : null,
     s.effort !== null ? `effort ${tidy(s.effort)}` : null,
     s.pain !== null ? (s.pain === 0 ? 'no pain' : `pain ${tidy(s.pain)}`) : null,
     s.watched ? (faults.length ? faults.join(', ') : 'watched, no fault') : 'not watched',
