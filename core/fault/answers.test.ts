@@ -40,6 +40,13 @@ describe('answers', () => {
     expect([...got[0]!.serves]).toEqual(['f/a', 'f/b']);
   });
 
+  it('leave out what leads nowhere on this variation', () => {
+    const f = deskFault('f', ['a'], {
+      answers: [answer('one', { unfit: 'that is what is done' }), answer('two')],
+    });
+    expect(answersOf([f], causesOf([f])).map((a) => a.text)).toEqual(['two']);
+  });
+
   it('for causes in play come before the others: at least a third as likely as the likeliest', () => {
     const list = [priced(1, 'c'), priced(2, 'a'), priced(3, 'b')];
     const { inPlay, others } = byCausesInPlay(list, beliefs({ a: 0.6, b: 0.25, c: 0.15 }));

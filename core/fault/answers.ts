@@ -37,12 +37,16 @@ export interface DeskAnswer extends ResolvedAnswer {
   serves: ReadonlySet<string>;
 }
 
+/** The answers that lead somewhere on the variation they are read for. */
+export const fitting = (f: Pick<DeskFault, 'answers'>): ResolvedAnswer[] =>
+  f.answers.filter((a) => a.unfit === null);
+
 /** Every answer to the signs seen, cheapest first; equal costs in the order of the library. */
 export function answersOf(faults: readonly DeskFault[], causes: readonly Cause[]): DeskAnswer[] {
   return faults
     .flatMap((f) => {
       const keys = new Map(f.causes.map((c) => [c.id, keyOf(f.slug, c)]));
-      return f.answers.map((a): DeskAnswer => ({
+      return fitting(f).map((a): DeskAnswer => ({
         ...a,
         fault: f.slug,
         cost:

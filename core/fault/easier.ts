@@ -1,3 +1,4 @@
+import { fitting } from './answers.ts';
 import type { DeskFault } from './causes.ts';
 import type { Tried } from './case.ts';
 
@@ -19,7 +20,7 @@ export function easierChoices(
   barred: Readonly<Record<string, string>>,
 ): EasierChoice[] {
   const named = faults.flatMap((f) =>
-    f.answers
+    fitting(f)
       .filter((a) => a.answerKind === 'easier variation' && a.variation !== null)
       .filter((a) => !tried.some((t) => t.fault === f.slug && t.answer === a.text))
       .map((a) => ({

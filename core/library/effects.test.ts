@@ -6,6 +6,7 @@ import { seeded } from '../testing/seeded.ts';
 import { sentenceOf } from '../ladder/index.ts';
 import type { RuledCriterion } from '../ladder/index.ts';
 import {
+  blankBody,
   breachesOf,
   effectsOf,
   mergeCues,
@@ -19,6 +20,8 @@ import {
 import type { Body, HouseQuestion, Line, Shelf } from './index.ts';
 
 const under = (text: string, ...answers: string[]): Line => ({ text, holdsUnder: { q: answers } });
+
+const ADVANCE = { kind: 'cleanReps', reps: 10, sets: 2 } as const;
 
 describe('one changed answer', () => {
   // Everything a house answer decides, on one sheet: cues, stance, figure, toes, faults and a criterion.
@@ -253,6 +256,101 @@ describe('no sheet prints a line that contradicts the rule in force', () => {
     expect(read('b').checks[0]!.results).toEqual([{ result: 'stays', pointsTo: ['y'], weights: [] }]);
     expect(read('b').answers.map((a) => a.text)).toEqual(['Widen']);
     expect(read('b').chain).toEqual([]);
+  });
+});
+
+describe('what an answer is for', () => {
+  it('follows the causes that stand; an answer whose causes are all dropped is none', () => {
+    const f = fault('f', {
+      causes: [
+        { id: 'x', line: under('Cause under a', 'a'), weight: 2 },
+        { id: 'y', line: { text: 'Cause always' }, alike: 'shared' },
+      ],
+      answers: [
+        {
+          answerKind: 'cue',
+          line: { text: 'For x' },
+          causes: ['x'],
+          needsSecondPerson: false,
+          equipment: [],
+        },
+        {
+          answerKind: 'cue',
+          line: { text: 'Both' },
+          causes: ['x', 'y'],
+          needsSecondPerson: false,
+          equipment: [],
+        },
+        { answerKind: 'cue', line: { text: 'Any' }, needsSecondPerson: true, equipment: ['box', 'gone'] },
+      ],
+    });
+    const read = (answer: string) => {
+      const s = shelf(
+        question('q', { hall: { answer, why: '' } }),
+        { ...blankBody('equipment', 'box', 'Box', 'A'), inHall: 2 } as Body,
+        f,
+        variation('v', { faults: [{ fault: 'f' }] }),
+      );
+      return resolve(s.get('variation', 'v')!, s).faults[0]!;
+    };
+    expect(read('a').causes.map((c) => [c.id, c.weight, c.alike])).toEqual([
+      ['x', 2, null],
+      ['y', null, 'shared'],
+    ]);
+    expect(read('a').answers.map((a) => a.causes)).toEqual([['x'], ['x', 'y'], null]);
+    expect(read('b').answers.map((a) => [a.text, a.causes])).toEqual([
+      ['Both', ['y']],
+      ['Any', null],
+    ]);
+    expect(read('a').answers[2]!.equipment).toEqual([{ slug: 'box', name: 'Box', inHall: 2 }]);
+  });
+
+  it('is unfit where it leads to the variation itself, to another pattern or to something harder', () => {
+    const to = (slug: string) => ({
+      answerKind: 'easier variation' as const,
+      line: { text: slug },
+      variation: slug,
+      needsSecondPerson: false,
+      equipment: [],
+    });
+    const s = shelf(
+      fault('f', { answers: ['low', 'mid', 'high', 'other', 'off'].map(to) }),
+      ...['low', 'mid', 'high', 'off'].map((v) => variation(v, { faults: [{ fault: 'f' }] })),
+      variation('other', { pattern: 'squat' }),
+      ladder(['low', 'mid', 'high'].map((v) => level(v, ADVANCE, { main: v }))),
+    );
+    const unfit = resolve(s.get('variation', 'mid')!, s).faults[0]!.answers.map((a) => a.unfit);
+    expect(unfit).toEqual([
+      null,
+      'that is what is done',
+      'it stands higher on the ladder',
+      'another pattern',
+      null,
+    ]);
+  });
+
+  it('names only causes that there are, each once', () => {
+    const broken = fault('f', {
+      causes: [
+        { id: 'x', line: { text: 'One' } },
+        { id: 'x', line: { text: 'Two' } },
+      ],
+      checks: [
+        {
+          line: { text: 'Look' },
+          results: [{ result: 'mends', pointsTo: ['y'], weights: [{ cause: 'z', weight: 1 }] }],
+        },
+      ],
+      answers: [
+        { answerKind: 'cue', line: { text: 'Say' }, causes: ['w'], needsSecondPerson: false, equipment: [] },
+      ],
+    });
+    expect(breachesOf(shelf(broken)).map((b) => [b.path, b.problem])).toEqual([
+      ['causes', 'Two causes are called "x".'],
+      ['checks[0].results[0].pointsTo', 'There is no cause "y".'],
+      ['checks[0].results[0].weights', 'There is no cause "z".'],
+      ['answers[0].causes', 'There is no cause "w".'],
+    ]);
   });
 });
 

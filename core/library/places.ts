@@ -18,8 +18,24 @@ export const laddersOf = (shelf: Shelf): Ladder[] =>
     .filter((l) => !l.retired)
     .sort((a, b) => byPattern(a, b) || a.name.localeCompare(b.name));
 
-/** Where each variation stands on the ladders in use, in the order of ladders and levels. */
+const known = new WeakMap<Shelf, ReadonlyMap<string, readonly Place[]>>();
+
+/** Where each variation stands on the ladders in use, in the order of ladders and levels; found once a shelf. */
 export function placesOn(shelf: Shelf): ReadonlyMap<string, readonly Place[]> {
+  const found = known.get(shelf) ?? placesFound(shelf);
+  known.set(shelf, found);
+  return found;
+}
+
+/** Whether a variation stands above another on a ladder that has both. */
+export function standsAbove(shelf: Shelf, slug: string, other: string): boolean {
+  const places = placesOn(shelf);
+  return (places.get(slug) ?? []).some((a) =>
+    (places.get(other) ?? []).some((b) => a.ladder === b.ladder && a.levelNumber > b.levelNumber),
+  );
+}
+
+function placesFound(shelf: Shelf): ReadonlyMap<string, readonly Place[]> {
   const places = new Map<string, Place[]>();
   for (const ladder of laddersOf(shelf)) {
     ladder.levels.forEach((level, i) => {

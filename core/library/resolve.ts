@@ -18,6 +18,7 @@ import type {
 } from './documents.ts';
 import { settleMechanics, settleMembers } from './mechanics.ts';
 import type { SettledMechanics } from './mechanics.ts';
+import { standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
 import type { AnswerKind, Severity, Stage } from './vocabulary.ts';
@@ -76,6 +77,8 @@ export interface ResolvedAnswer {
   equipment: { slug: string; name: string; inHall: number }[];
   /** Ids of the causes that it answers; null: any. */
   causes: string[] | null;
+  /** Why it is no answer on this variation: it leads to the variation itself, or to nothing easier; null: it is one. */
+  unfit: string | null;
 }
 
 /** A variation as it is printed and computed with: the answers in force applied, references followed. */
@@ -265,6 +268,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
                 inHall: e.inHall,
               })),
               causes: answers,
+              unfit: unfitFor(variation, a, shelf),
             },
           ];
         }),
@@ -312,6 +316,16 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     answers,
     dropped,
   };
+}
+
+/** An answer is written once for all variations of a fault; on some of them it leads nowhere. */
+function unfitFor(v: Variation, a: Fault['answers'][number], shelf: Shelf): string | null {
+  const to = a.variation === undefined ? undefined : shelf.get('variation', a.variation);
+  if (!to) return null;
+  if (to.slug === v.slug) return 'that is what is done';
+  if (a.answerKind !== 'easier variation') return null;
+  if (to.pattern !== v.pattern) return 'another pattern';
+  return standsAbove(shelf, to.slug, v.slug) ? 'it stands higher on the ladder' : null;
 }
 
 const feltUnder = (list: readonly RuledFelt[], contradiction: (f: RuledFelt) => string | null): Felt[] =>

@@ -10,6 +10,7 @@ export const answer = (text: string, change: Partial<ResolvedAnswer> = {}): Reso
   needsSecondPerson: false,
   equipment: [],
   causes: null,
+  unfit: null,
   ...change,
 });
 

@@ -70,8 +70,9 @@ export async function keepCase(
     return;
   }
   if (!seesHealth(me, person)) {
-    // Who may not see pain cannot have meant to change it.
+    // Who may not see pain and the word on it cannot have meant to change them.
     row.pain = row.pain ?? before.pain;
+    row.note = row.note || before.note;
     row.felt = [
       ...row.felt,
       ...before.felt.filter(

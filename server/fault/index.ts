@@ -1,1 +1,2 @@
 export { faultRoutes } from './routes.ts';
+export { faultReport } from './report.ts';

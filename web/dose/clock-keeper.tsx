@@ -1,4 +1,4 @@
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { restPlan, stretchAt } from '../../core/dose/index.ts';
 import { clocks, elapsedS, readingNow, restLeftS } from './clock-store.ts';
 import { ClockSound } from './sound.ts';
@@ -16,7 +16,10 @@ export function wakeAudio(): void {
   void context.resume();
 }
 
-const localVoice = () => speechSynthesis.getVoices().find((v) => v.localService) ?? null;
+const localVoice = () =>
+  typeof speechSynthesis === 'undefined'
+    ? null
+    : (speechSynthesis.getVoices().find((v) => v.localService) ?? null);
 
 /** Sounds, voice and a screen that stays awake, whatever view is open. It shows nothing. */
 export function ClockKeeper() {
@@ -24,6 +27,19 @@ export function ClockKeeper() {
   const mode = useSoundMode();
   const sound = useRef<ClockSound | null>(null);
   const running = run?.startedAt != null;
+  const [awake, setAwake] = useState(context !== null);
+  const wanted = run !== null || Object.keys(rests).length > 0;
+
+  useEffect(() => {
+    // After a reload the page may sound again from the first tap on.
+    if (awake || !wanted) return;
+    const wake = () => {
+      wakeAudio();
+      setAwake(context !== null);
+    };
+    addEventListener('pointerdown', wake, { once: true });
+    return () => removeEventListener('pointerdown', wake);
+  }, [awake, wanted]);
 
   useEffect(() => {
     if (!run || !running || mode === 'mute' || !context) return;
@@ -37,7 +53,7 @@ export function ClockKeeper() {
       document.removeEventListener('visibilitychange', follow);
       player.silence();
     };
-  }, [run, running, mode]);
+  }, [run, running, mode, awake]);
 
   useEffect(() => {
     if (mode === 'mute' || !context) return;
@@ -48,7 +64,7 @@ export function ClockKeeper() {
       return player;
     });
     return () => players.forEach((p) => p.silence());
-  }, [rests, mode]);
+  }, [rests, mode, awake]);
 
   useEffect(() => {
     if (!run || !running || mode !== 'voice') return;

@@ -1,14 +1,15 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { TodayLine } from '../../contract/session.ts';
 import { advise, easierChoices, mayBeOneSided, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { Button, Notice, TextField } from '../ui/index.ts';
+import { Toggle } from '../log/index.ts';
+import { Button, Notice } from '../ui/index.ts';
 import { keepCase, newCase, openCaseOf } from './case-store.ts';
 import type { OpenCase } from './case-store.ts';
 import { ChainPanel } from './chain-panel.tsx';
+import { Done, Easier, undone } from './desk-parts.tsx';
 import { AnswersStep, AskStep, CauseBars } from './next-step.tsx';
 import { SideQuestion, SignsPicker } from './signs-picker.tsx';
 import { StopPanel } from './stop-panel.tsx';
@@ -158,18 +159,18 @@ export function Desk(p: Props) {
               {[...kit.values()]
                 .filter((e) => e.inHall > 0)
                 .map((e) => (
-                  <Toggled
+                  <Toggle
                     key={e.slug}
                     on={taken.includes(e.slug)}
                     onChange={(on) => setTaken(on ? [...taken, e.slug] : taken.filter((x) => x !== e.slug))}
                   >
                     {e.name} taken
-                  </Toggled>
+                  </Toggle>
                 ))}
               {needsSecond && (
-                <Toggled on={alone} onChange={setAlone}>
+                <Toggle on={alone} onChange={setAlone}>
                   Nobody to help
-                </Toggled>
+                </Toggle>
               )}
             </div>
           </div>
@@ -229,7 +230,7 @@ export function Desk(p: Props) {
               )}
               {advice.next === 'try' && advice.check && (
                 <details>
-                  <summary className="min-h-11 content-center font-head font-semibold">
+                  <summary className="min-h-14 content-center font-head font-semibold">
                     Check first instead
                   </summary>
                   <AskStep
@@ -284,106 +285,5 @@ export function Desk(p: Props) {
         </>
       )}
     </div>
-  );
-}
-
-function undone(k: OpenCase): Partial<OpenCase> {
-  if (k.tried.length > 0) return { tried: k.tried.slice(0, -1), end: null };
-  return { checks: k.checks.slice(0, -1) };
-}
-
-/** What was checked and tried so far, the last of it to be taken back. */
-function Done({
-  kase,
-  onUndo,
-  onNote,
-}: {
-  kase: OpenCase;
-  onUndo: () => void;
-  /** null: nothing is kept, so no word of it either. */
-  onNote: ((note: string) => void) | null;
-}) {
-  if (kase.checks.length + kase.tried.length === 0) return null;
-  return (
-    <section aria-label="So far">
-      <h2>So far</h2>
-      <ul className="mt-1">
-        {kase.checks.map((c) => (
-          <li key={c.check} className="border-b border-rule py-1">
-            {c.check} <b>{c.result ?? 'not known'}</b>
-          </li>
-        ))}
-        {kase.tried.map((t) => (
-          <li key={t.answer} className="border-b border-rule py-1">
-            {t.answer} <b>{t.outcome}</b>
-          </li>
-        ))}
-      </ul>
-      <Button floor tone="quiet" onClick={onUndo}>
-        Take the last back
-      </Button>
-      {onNote && (
-        <TextField
-          label="A word on it, if any"
-          defaultValue={kase.note}
-          maxLength={600}
-          onBlur={(e) => e.target.value !== kase.note && onNote(e.target.value)}
-        />
-      )}
-    </section>
-  );
-}
-
-function Easier({
-  choices,
-  why,
-  variation,
-  onGiven,
-}: {
-  choices: ReturnType<typeof easierChoices>;
-  why: string;
-  variation: string;
-  onGiven: (variation: string) => void;
-}) {
-  return (
-    <div className="taped-left bg-paper py-3 pr-4 pl-5">
-      <p className="label">Go easier. {why}</p>
-      {choices.length === 0 && (
-        <p>
-          No easier variation is named for it.{' '}
-          <Link to={`/library/variation/${variation}?instead=yes`}>What can be given instead?</Link>
-        </p>
-      )}
-      {choices.map((c, i) => (
-        <div key={c.variation} className="mt-1">
-          <p className="font-head text-2xl leading-tight font-bold">{c.name}</p>
-          <p className="text-soft">{c.why}</p>
-          <Button floor tone={i === 0 ? 'main' : 'plain'} onClick={() => onGiven(c.variation)}>
-            Give this today
-          </Button>
-        </div>
-      ))}
-    </div>
-  );
-}
-
-function Toggled({
-  on,
-  onChange,
-  children,
-}: {
-  on: boolean;
-  onChange: (on: boolean) => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={on}
-      onClick={() => onChange(!on)}
-      className={`min-h-14 border px-3 text-sm ${on ? 'border-tape bg-tape text-on-tape' : 'border-rule text-soft'}`}
-    >
-      {children}
-    </button>
   );
 }

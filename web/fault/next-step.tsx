@@ -82,7 +82,7 @@ export function AskStep({
       </p>
       {all.length > 1 && (
         <details className="mt-1">
-          <summary className="min-h-11 content-center font-head font-semibold">Another check</summary>
+          <summary className="min-h-14 content-center font-head font-semibold">Another check</summary>
           <ul>
             {all
               .filter((c) => c !== check)
@@ -152,7 +152,7 @@ export function AnswersStep({
             <Needs answer={chosen} />
           </p>
           {chosen.variation && (
-            <Link to={`/library/variation/${chosen.variation.slug}`} className="flex min-h-11 items-center">
+            <Link to={`/library/variation/${chosen.variation.slug}`} className="flex min-h-14 items-center">
               {chosen.variation.name}
             </Link>
           )}

@@ -44,7 +44,7 @@ export function StopPanel({ variation: v, why, whenToStop, felt: before, done: p
       </div>
       {v.cautions.length > 0 && (
         <details className="mt-2">
-          <summary className="min-h-11 content-center font-head font-semibold">
+          <summary className="min-h-14 content-center font-head font-semibold">
             Cautions of this variation
           </summary>
           <ul>

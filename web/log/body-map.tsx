@@ -1,3 +1,4 @@
+import { REGIONS } from '../../core/library/index.ts';
 import type { FeltKind, Region, Side } from '../../core/library/index.ts';
 import { FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, PLACES } from './body-regions.ts';
 import type { Place } from './body-regions.ts';
@@ -22,34 +23,47 @@ const LETTER: Record<FeltKind, string> = { work: 'W', stretch: 'S', pressure: 'P
 /** The body from the front and from behind: a tap on a place notes what is felt there. */
 export function BodyMap({ kind, felt, wanted, onTap }: Props) {
   return (
-    <div className="grid max-w-xl grid-cols-2 gap-2">
-      {(['front', 'back'] as const).map((view) => (
-        <figure key={view}>
-          <figcaption className="label text-center">
-            {view === 'front' ? 'From the front' : 'From behind'}
-          </figcaption>
-          <svg
-            viewBox={`0 0 ${FIGURE_WIDTH} ${FIGURE_HEIGHT}`}
-            className="w-full"
-            role="group"
-            aria-label={`The body ${view === 'front' ? 'from the front' : 'from behind'}`}
-          >
-            {OUTLINE.map((d) => (
-              <path key={d} d={d} className="fill-paper stroke-rule" strokeWidth={2} />
-            ))}
-            {PLACES.filter((p) => p.view === view).map((p) => (
-              <Tappable
-                key={`${p.region} ${p.side}`}
-                place={p}
-                kind={kind}
-                felt={felt}
-                wanted={wanted}
-                onTap={onTap}
-              />
-            ))}
-          </svg>
-        </figure>
-      ))}
+    <div className="max-w-xl">
+      <select
+        aria-label="Where, from the list"
+        className="field mb-1 min-h-14 max-w-64 text-lg"
+        value=""
+        onChange={(e) => e.target.value && onTap({ region: e.target.value as Region, side: null })}
+      >
+        <option value="">tap, or from the list …</option>
+        {REGIONS.map((r) => (
+          <option key={r}>{r}</option>
+        ))}
+      </select>
+      <div className="grid grid-cols-2 gap-2">
+        {(['front', 'back'] as const).map((view) => (
+          <figure key={view}>
+            <figcaption className="label text-center">
+              {view === 'front' ? 'From the front' : 'From behind'}
+            </figcaption>
+            <svg
+              viewBox={`0 0 ${FIGURE_WIDTH} ${FIGURE_HEIGHT}`}
+              className="w-full"
+              role="group"
+              aria-label={`The body ${view === 'front' ? 'from the front' : 'from behind'}`}
+            >
+              {OUTLINE.map((d) => (
+                <path key={d} d={d} className="fill-paper stroke-rule" strokeWidth={2} />
+              ))}
+              {PLACES.filter((p) => p.view === view).map((p) => (
+                <Tappable
+                  key={`${p.region} ${p.side}`}
+                  place={p}
+                  kind={kind}
+                  felt={felt}
+                  wanted={wanted}
+                  onTap={onTap}
+                />
+              ))}
+            </svg>
+          </figure>
+        ))}
+      </div>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { FELT_KINDS, REGIONS } from '../../core/library/index.ts';
+import { FELT_KINDS } from '../../core/library/index.ts';
 import type { FeltKind, Region, ResolvedVariation, Side } from '../../core/library/index.ts';
 import type { LoggedSet } from '../../core/ladder/index.ts';
 import { Button } from '../ui/index.ts';
@@ -44,17 +44,6 @@ export function FeltPicker({ value, variation, seesHealth, onChange }: Props) {
         onTap={({ region, side }) => tap(region, side)}
       />
       <div className="mt-2 flex flex-wrap gap-2">
-        <select
-          aria-label="Where, from the list"
-          className="field min-h-14 max-w-64 text-lg"
-          value=""
-          onChange={(e) => e.target.value && tap(e.target.value as Region, null)}
-        >
-          <option value="">or from the list …</option>
-          {REGIONS.map((r) => (
-            <option key={r}>{r}</option>
-          ))}
-        </select>
         {value === null && (
           <Button floor onClick={() => onChange([])}>
             Asked: nothing felt

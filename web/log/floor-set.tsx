@@ -13,7 +13,7 @@ import { Desk, endedSet, SignPicture, StopPanel } from '../fault/index.ts';
 import type { Stopped } from '../fault/index.ts';
 import { solved } from '../figure/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { Button, Dialog } from '../ui/index.ts';
+import { Button, Dialog, Guard } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { counted, FaultCounts } from './fault-counts.tsx';
 import { FeltPicker } from './felt-picker.tsx';
@@ -90,19 +90,21 @@ export function FloorSet(p: Props) {
 
   return (
     <>
-      <ClockPanel
-        personId={person.personId}
-        label={`${p.name}, ${variation.source.shortName}`}
-        tempo={line.target.loweringS === null ? tempo : { ...tempo, loweringS: line.target.loweringS }}
-        risesFirst={range?.workingIs === 'top'}
-        side={set.side}
-        oneSided={oneSided}
-        reps={set.doneReps}
-        holdS={set.holdS}
-        rounds={set.rounds}
-        week={line.since ? Math.floor(daysBetween(line.since, date) / 7) + 1 : 1}
-        onRan={ran}
-      />
+      <Guard what="The clock">
+        <ClockPanel
+          personId={person.personId}
+          label={`${p.name}, ${variation.source.shortName}`}
+          tempo={line.target.loweringS === null ? tempo : { ...tempo, loweringS: line.target.loweringS }}
+          risesFirst={range?.workingIs === 'top'}
+          side={set.side}
+          oneSided={oneSided}
+          reps={set.doneReps}
+          holdS={set.holdS}
+          rounds={set.rounds}
+          week={line.since ? Math.floor(daysBetween(line.since, date) / 7) + 1 : 1}
+          onRan={ran}
+        />
+      </Guard>
       <div className="grid gap-4">
         {oneSided && (
           <div className="flex flex-wrap items-end gap-2">
@@ -246,31 +248,33 @@ export function FloorSet(p: Props) {
         wide="full"
         onClose={() => setOpen(null)}
       >
-        <Desk
-          variation={variation}
-          revision={p.revision}
-          date={date}
-          person={{ id: person.personId, name: p.name }}
-          knowledge={p.knowledge}
-          below={line.below}
-          signs={set.faults.map(({ fault, side }) => ({ fault, side }))}
-          done={amount}
-          onSigns={(signs) =>
-            change((now) => ({
-              faults: signs.reduce((all, s) => {
-                const with1 = all.some((f) => f.fault === s.fault)
-                  ? all
-                  : counted(all, s.fault, 1, now.side, mostFaults(now));
-                return with1.map((f) => (f.fault === s.fault && s.side ? { ...f, side: s.side } : f));
-              }, now.faults),
-            }))
-          }
-          onStop={ended}
-          onClose={(easier) => {
-            setOpen(null);
-            if (easier) p.onGive(easier);
-          }}
-        />
+        <Guard what="The desk">
+          <Desk
+            variation={variation}
+            revision={p.revision}
+            date={date}
+            person={{ id: person.personId, name: p.name }}
+            knowledge={p.knowledge}
+            below={line.below}
+            signs={set.faults.map(({ fault, side }) => ({ fault, side }))}
+            done={amount}
+            onSigns={(signs) =>
+              change((now) => ({
+                faults: signs.reduce((all, s) => {
+                  const with1 = all.some((f) => f.fault === s.fault)
+                    ? all
+                    : counted(all, s.fault, 1, now.side, mostFaults(now));
+                  return with1.map((f) => (f.fault === s.fault && s.side ? { ...f, side: s.side } : f));
+                }, now.faults),
+              }))
+            }
+            onStop={ended}
+            onClose={(easier) => {
+              setOpen(null);
+              if (easier) p.onGive(easier);
+            }}
+          />
+        </Guard>
       </Dialog>
       <Dialog title="Where is it felt?" open={open === 'felt'} wide onClose={() => setOpen(null)}>
         <FeltPicker

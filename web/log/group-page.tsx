@@ -1,49 +1,25 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { Sheet } from '../../contract/library.ts';
-import type { Today, TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
-import { nextSet } from '../../core/ladder/index.ts';
-import type { ResolvedVariation } from '../../core/library/index.ts';
 import { clocks } from '../dose/index.ts';
-import { ChainsBegun } from '../fault/index.ts';
 import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, Notice, PatternWord, typing, withDays } from '../ui/index.ts';
+import { Button, Dialog, Empty, Loaded, PatternWord, typing, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { DayList } from './day-list.tsx';
-import { FloorFigure } from './floor-figure.tsx';
-import { FloorSet, restAfter } from './floor-set.tsx';
-import { dropSet, keepSet } from './keep-set.ts';
+import { dropSet } from './keep-set.ts';
+import { LineAtHand } from './line-at-hand.tsx';
 import { mergedSets } from './merge.ts';
+import { deskPath, nextOf, sheetPath } from './next-of.ts';
 import type { ShownSet } from './merge.ts';
-import { aidsWords, insteadPath, nextWords } from './next-words.ts';
 import { useParcels } from './outbox.tsx';
 import type { Parcel } from './outbox-store.ts';
 import { PersonStrip } from './person-strip.tsx';
-import type { Observed } from './set-form.tsx';
 import { useSheetsOf } from './use-sheets.ts';
-import { WatchList } from './watch-list.tsx';
-import { setSummary, targetWords } from './words.ts';
-
-const sheetPath = (variation: string, line: TodayLine, personId: string) =>
-  `/api/sheets/${variation}?stage=${line.stage}&person=${personId}`;
-const deskPath = (people: readonly TodayPerson[]) =>
-  `/api/faults/desk?people=${people.map((p) => p.personId).join(',')}`;
-
-/** The set to do next of a variation, with what this tablet has logged since. */
-function nextOf(
-  line: TodayLine,
-  ofDay: readonly ShownSet[],
-  date: string,
-  given?: ResolvedVariation['source'],
-) {
-  const of = given
-    ? { slug: given.slug, oneSided: given.laterality !== 'two legs', countedIn: given.countedIn }
-    : { slug: line.variation ?? '', oneSided: line.oneSided, countedIn: line.countedIn };
-  return nextSet([...line.recent, ...ofDay], of, line.target, date);
-}
+import { setSummary } from './words.ts';
 
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
 export function GroupPage() {
@@ -234,7 +210,7 @@ function OnePerson({
           </div>
         )}
         {line ? (
-          <OneLine
+          <LineAtHand
             key={line.ladder}
             person={p}
             name={name}
@@ -280,181 +256,5 @@ function OnePerson({
         </Dialog>
       )}
     </div>
-  );
-}
-
-function OneLine({
-  person: p,
-  name,
-  line,
-  date,
-  ofDay,
-  desk,
-  onKept,
-}: {
-  person: TodayPerson;
-  name: string;
-  line: TodayLine;
-  date: string;
-  ofDay: ShownSet[];
-  desk: string;
-  /** The set just kept, so that it can be taken back. */
-  onKept: (id: string) => void;
-}) {
-  const units = useUnits();
-  const { params, set } = useAddress();
-  // An easier variation that the desk led to is done instead of the level's own.
-  const slug = params.get('give') ?? line.variation;
-  const sheet = useGet<Sheet>(slug ? sheetPath(slug, line, p.personId) : null);
-  const knowledge = useGet<DeskKnowledge>(desk);
-  const [sideTest, setSideTest] = useState(false);
-  const [ended, setEnded] = useState(false);
-  const given = slug === line.variation ? undefined : sheet.data?.resolved.source;
-  const next = useMemo(() => nextOf(line, ofDay, date, given), [line, ofDay, date, given]);
-  if (line.variation === null || slug === null) {
-    return (
-      <Notice tone="warn">
-        {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach lifts it.
-        Local rules and licensed practice come first.
-      </Notice>
-    );
-  }
-  const keep = ({ resolved, revision }: Sheet, observed: Observed) => {
-    clocks.stopFor(p.personId);
-    onKept(
-      keepSet(
-        {
-          personId: p.personId,
-          date,
-          ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
-          resolved,
-          revision,
-          target: line.target,
-        },
-        observed,
-      ),
-    );
-  };
-  return (
-    <>
-      {ended && (
-        <Notice tone="warn">
-          The set was ended and recorded. Nothing more of this today unless it has settled; refer if it does
-          not. <Link to={`/people/${p.personId}`}>To the decision</Link>
-        </Notice>
-      )}
-      <div className="taped-left mb-3 bg-paper py-3 pr-4 pl-5">
-        <p className="label">
-          {line.ladderName}, level {line.levelNumber} of {line.levels}: {line.levelName}
-        </p>
-        <div className="grid grid-cols-[1fr_7rem] gap-x-3 sm:grid-cols-[1fr_18rem] sm:gap-x-4">
-          <div>
-            <p className="font-head text-2xl leading-tight font-bold">{given?.name ?? line.variationName}</p>
-            {given && (
-              <p>
-                Instead of {line.variationName}.{' '}
-                <Button tone="quiet" onClick={() => set({ give: null })}>
-                  Back to it
-                </Button>
-              </p>
-            )}
-            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.oneSided)}</p>
-            <p className="text-lg font-semibold">
-              {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
-            </p>
-            {next.aids && next.aids.length > 0 && <p className="text-lg">With {aidsWords(next.aids)}</p>}
-            {next.why.map((w) => (
-              <p key={w} className="text-soft">
-                {w}
-              </p>
-            ))}
-            {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
-          </div>
-          <div className="sm:row-span-2">
-            {sheet.data && (
-              <FloorFigure
-                mechanics={sheet.data.resolved.mechanics}
-                pattern={line.pattern}
-                personId={p.personId}
-              />
-            )}
-          </div>
-          <div className="col-span-2 sm:col-span-1">
-            <ol aria-label="Three cues" className="mt-1 border-t border-rule">
-              {(given ? (sheet.data?.resolved.cues.slice(0, 3) ?? []) : line.cues).map((c) => (
-                <li key={c.slug} className="border-b border-rule py-1 text-xl leading-tight font-semibold">
-                  {c.text}
-                </li>
-              ))}
-            </ol>
-          </div>
-        </div>
-        {line.wayOnDue && (
-          <p className="font-semibold">Ready to grow: {line.wayOn}. Confirm on the person’s page.</p>
-        )}
-        <WatchList watch={line.watch} />
-        {sheet.data && (
-          <ChainsBegun
-            personId={p.personId}
-            name={name}
-            date={date}
-            faults={sheet.data.resolved.faults}
-            knowledge={knowledge.data ?? null}
-          />
-        )}
-      </div>
-      {line.failure && <Notice tone="warn">{line.failure}</Notice>}
-      <Loaded query={sheet} what="the sheet">
-        {(read) => (
-          <FloorSet
-            key={`${slug} ${ofDay.length} ${next.side} ${next.number} ${sideTest}`}
-            person={p}
-            name={name}
-            line={line}
-            date={date}
-            variation={read.resolved}
-            revision={read.revision}
-            next={next}
-            sideTest={sideTest}
-            onSideTest={setSideTest}
-            knowledge={knowledge.data ?? null}
-            onLog={(observed) => {
-              setEnded(false);
-              keep(read, observed);
-              restAfter(
-                p.personId,
-                line,
-                observed.side,
-                (side) => ofDay.filter((s) => s.variation === slug && s.side === side && !s.warmUp).length,
-              );
-            }}
-            onEnded={(observed) => {
-              keep(read, observed);
-              setEnded(true);
-            }}
-            onGive={(variation) => set({ give: variation })}
-          />
-        )}
-      </Loaded>
-      <p className="mt-2 flex flex-wrap gap-x-5">
-        {line.kit.length > 0 && (
-          <Link className="flex min-h-14 items-center" to={insteadPath(line, p.personId)}>
-            {line.kit[0]!.name} taken: what now?
-          </Link>
-        )}
-        <Link className="flex min-h-14 items-center" to={`/library/variation/${slug}`}>
-          Whole sheet
-        </Link>
-        <Link className="flex min-h-14 items-center" to={`/people/${p.personId}`}>
-          Evidence and decision
-        </Link>
-        <Link className="flex min-h-14 items-center" to="/faults/rate">
-          Second pair of eyes
-        </Link>
-        <Link className="flex min-h-14 items-center sm:hidden" to="/floor">
-          Back to today
-        </Link>
-      </p>
-    </>
   );
 }

@@ -59,7 +59,7 @@ export function MoreOfSet({
 }: Props & { seesHealth: boolean; felt?: boolean }) {
   return (
     <details className="border-y border-rule py-2">
-      <summary className="min-h-11 content-center font-head font-semibold">More about this set</summary>
+      <summary className="min-h-14 content-center font-head font-semibold">More about this set</summary>
       <div className="grid gap-5 pt-2">
         {felt && (
           <FeltPicker

@@ -7,3 +7,4 @@ export * from './plot.ts';
 export * from './keys.ts';
 export * from './use-rested.ts';
 export * from './over-time.tsx';
+export * from './guard.tsx';

@@ -1,0 +1,24 @@
+import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import { nextSet } from '../../core/ladder/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import type { ShownSet } from './merge.ts';
+
+/** The sheet of a variation as it is read for somebody on a line. */
+export const sheetPath = (variation: string, line: TodayLine, personId: string) =>
+  `/api/sheets/${variation}?stage=${line.stage}&person=${personId}`;
+/** What the desk knows of everybody here. */
+export const deskPath = (people: readonly TodayPerson[]) =>
+  `/api/faults/desk?people=${people.map((p) => p.personId).join(',')}`;
+
+/** The set to do next of a variation, with what this tablet has logged since. */
+export function nextOf(
+  line: TodayLine,
+  ofDay: readonly ShownSet[],
+  date: string,
+  given?: ResolvedVariation['source'],
+) {
+  const of = given
+    ? { slug: given.slug, oneSided: given.laterality !== 'two legs', countedIn: given.countedIn }
+    : { slug: line.variation ?? '', oneSided: line.oneSided, countedIn: line.countedIn };
+  return nextSet([...line.recent, ...ofDay], of, line.target, date);
+}
