@@ -38,19 +38,17 @@ interface Props {
 export function Desk(p: Props) {
   const { variation: v, date, person } = p;
   const mine = p.knowledge?.people.find((x) => x.personId === person?.id);
-  const [kase, setKase] = useState<OpenCase>(
-    () =>
-      openCaseOf({ personId: person?.id ?? null, variation: v.source.slug, date }) ??
+  const [kase, setKase] = useState<OpenCase>(() => {
+    const of = { personId: person?.id ?? null, variation: v.source.slug, date };
+    const begun =
+      openCaseOf(of) ??
       // Begun today and not ended, perhaps on another tablet.
-      mine?.cases.find((c) => c.end === null && c.date === date && c.variation === v.source.slug) ??
-      newCase({
-        personId: person?.id ?? null,
-        date,
-        variation: v.source.slug,
-        variationRevision: p.revision,
-        signs: [...p.signs],
-      }),
-  );
+      mine?.cases.find((c) => c.end === null && c.date === date && c.variation === v.source.slug);
+    if (!begun) return newCase({ ...of, variationRevision: p.revision, signs: [...p.signs] });
+    // What has been counted since is seen as well.
+    const since = p.signs.filter((s) => !begun.signs.some((x) => x.fault === s.fault));
+    return { ...begun, signs: [...begun.signs, ...since] };
+  });
   const [asked, setAsked] = useState<readonly string[]>(kase.signs.filter((s) => s.side).map((s) => s.fault));
   const [taken, setTaken] = useState<readonly string[]>([]);
   const [alone, setAlone] = useState(false);
@@ -98,6 +96,10 @@ export function Desk(p: Props) {
         felt={kase.felt}
         done={p.done}
         onStop={stopped}
+        onBack={() => {
+          setHurts(false);
+          setPicking(advice.next === 'stop');
+        }}
       />
     );
   }

@@ -20,10 +20,20 @@ interface Props {
   felt: readonly FeltAt[];
   done: number;
   onStop: (stopped: Stopped) => void;
+  /** It was a slip of the finger. */
+  onBack: () => void;
 }
 
 /** Pain or a stop fault: the caution, where and how strong, and the set is ended and recorded. */
-export function StopPanel({ variation: v, why, whenToStop, felt: before, done: planned, onStop }: Props) {
+export function StopPanel({
+  variation: v,
+  why,
+  whenToStop,
+  felt: before,
+  done: planned,
+  onStop,
+  onBack,
+}: Props) {
   const [pain, setPain] = useState<number | null>(null);
   const [felt, setFelt] = useState<FeltAt[]>([...before]);
   const [done, setDone] = useState(planned);
@@ -106,6 +116,9 @@ export function StopPanel({ variation: v, why, whenToStop, felt: before, done: p
               No pain: go on
             </Button>
           )}
+          <Button floor tone="quiet" onClick={onBack}>
+            Tapped by mistake
+          </Button>
         </div>
       </div>
     </div>

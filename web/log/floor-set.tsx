@@ -295,6 +295,7 @@ export function FloorSet(p: Props) {
           felt={[]}
           done={amount}
           onStop={(s) => ended(s, [])}
+          onBack={() => setOpen(null)}
         />
       </Dialog>
     </>
