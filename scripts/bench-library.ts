@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import { performance } from 'node:perf_hooks';
 import { diceCoefficient } from 'dice-coefficient';
 import { diffWordsWithSpace } from 'diff';
 import type { Page } from '@playwright/test';

@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, rebuildDerived, schema } from '../server/db/index.ts';
 import type { Db } from '../server/db/index.ts';

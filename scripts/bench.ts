@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import { performance } from 'node:perf_hooks';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, schema } from '../server/db/index.ts';
 import { loadDemo } from '../server/demo/index.ts';

@@ -1,5 +1,3 @@
-import { performance } from 'node:perf_hooks';
-
 /** Median time of some runs, ms. */
 export async function median(times: number, work: () => unknown): Promise<number> {
   const taken: number[] = [];
