@@ -77,6 +77,8 @@ export interface DeskKnowledge {
     cases: CaseRow[];
     chain: ChainTry[];
     recurring: RecurringFault[];
+    /** Name and chain of every fault named above, under the house rules. */
+    faults: Pick<L.ResolvedFault, 'slug' | 'name' | 'chain'>[];
     /** Variations that a restriction bars for them, and how. */
     barred: Record<string, string>;
   }[];

@@ -7,6 +7,7 @@ import {
   intervalPlan,
   READY_S,
   repsDone,
+  restFollows,
   restPlan,
   roundsDone,
   roundsInWeek,
@@ -183,5 +184,18 @@ describe('whose set is next', () => {
     ['nobody of nobody', [], null],
   ])('%s', (_, people, id) => {
     expect(whoIsNext(people)).toBe(id);
+  });
+});
+
+describe('rest', () => {
+  const done = (left: number, right: number) => (side: 'left' | 'right') => (side === 'left' ? left : right);
+  it.each([
+    [null, 0, 0, true],
+    ['left', 0, 0, false],
+    ['right', 1, 0, true],
+    ['right', 1, 1, false],
+    ['left', 1, 2, true],
+  ] as const)('after %s with %i left and %i right before it: %s', (side, left, right, follows) => {
+    expect(restFollows(side, done(left, right))).toBe(follows);
   });
 });

@@ -1,3 +1,5 @@
+import type { Side } from '../library/index.ts';
+
 /** Somebody in the session, as far as it matters for whose set is next. */
 export interface Turn {
   id: string;
@@ -18,4 +20,14 @@ export function whoIsNext(people: readonly Turn[]): string | null {
   return open.reduce((best, p) =>
     p.restLeftS < best.restLeftS || (p.restLeftS === best.restLeftS && p.setsDone < best.setsDone) ? p : best,
   ).id;
+}
+
+/**
+ * Whether rest follows a set: always, but not between the two sides of one.
+ * @param doneOf sets of a side done before this one
+ */
+export function restFollows(side: Side | null, doneOf: (side: Side) => number): boolean {
+  if (side === null) return true;
+  const other: Side = side === 'left' ? 'right' : 'left';
+  return doneOf(other) > doneOf(side);
 }

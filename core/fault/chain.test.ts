@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chainState } from './index.ts';
+import { chainsBegun, chainsDue, chainState } from './index.ts';
 import type { ChainTry } from './index.ts';
 
 const chain = ['clam', 'bridge', 'squat'].map((text) => ({ text }));
@@ -53,5 +53,23 @@ describe('a corrective chain', () => {
         expect(state(...tries.toReversed())).toEqual(state(...tries));
       }),
     );
+  });
+});
+
+describe('the chains of somebody', () => {
+  const left = { fault: 'knee', side: 'left' } as const;
+  it('are those begun, each side once, and one for each fault that comes again without one', () => {
+    const tries = [
+      day('clam', '2026-11-01'),
+      day('clam', '2026-11-03'),
+      day('clam', '2026-11-03', true, 'right'),
+    ];
+    expect(chainsBegun(tries)).toEqual([left, { fault: 'knee', side: 'right' }]);
+    const ribs = { fault: 'ribs', side: null };
+    expect(chainsDue([day('clam', '2026-11-01')], [{ fault: 'knee', side: null }, ribs, ribs])).toEqual([
+      left,
+      ribs,
+    ]);
+    expect(chainsBegun([])).toEqual([]);
   });
 });

@@ -50,3 +50,23 @@ export function chainState(
     startedOn: own[0]?.date ?? null,
   };
 }
+
+export interface ChainOf {
+  fault: string;
+  side: Side | null;
+}
+
+/** The chains that somebody has begun, each side on its own. */
+export function chainsBegun(tries: readonly ChainTry[]): ChainOf[] {
+  const begun = new Map(tries.map(({ fault, side }) => [`${fault} ${side ?? ''}`, { fault, side }]));
+  return [...begun.values()];
+}
+
+/** Those begun, and one for each fault that comes again and has none yet. */
+export function chainsDue(tries: readonly ChainTry[], recurring: readonly ChainOf[]): ChainOf[] {
+  const chains = chainsBegun(tries);
+  for (const { fault, side } of recurring) {
+    if (!chains.some((c) => c.fault === fault)) chains.push({ fault, side });
+  }
+  return chains;
+}

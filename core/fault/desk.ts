@@ -1,10 +1,10 @@
 import { afterTry, answersOf, byCausesInPlay, CHECK_COST, expectedCost, remainingCauses } from './answers.ts';
 import type { DeskAnswer } from './answers.ts';
 import type { FaultCase } from './case.ts';
-import { beliefsFrom, causesOf, resultGivenCause, updated } from './causes.ts';
+import { beliefsFrom, causesOf } from './causes.ts';
 import type { Cause, DeskFault } from './causes.ts';
 import type { Experience } from './experience.ts';
-import { causesLeft, entropyBits, rankedChecks } from './next-check.ts';
+import { causesLeft, checkValue, entropyBits, rankedChecks } from './next-check.ts';
 import type { CheckValue } from './next-check.ts';
 
 /** A cause this likely is acted on without asking further (judgement, no source). */
@@ -89,9 +89,10 @@ export function advise(of: DeskInput): DeskAdvice {
   for (const c of now.checks) {
     const fault = faults.find((f) => f.slug === c.fault);
     const check = fault?.checks.find((x) => x.text === c.check);
-    if (!fault || !check || !check.results.some((r) => r.result === c.result)) continue;
-    const given = new Map(causes.map((x) => [x.key, resultGivenCause(fault, check, x, experience)]));
-    beliefs = updated(beliefs, (k) => given.get(k)!.get(c.result!)!);
+    if (!fault || !check) continue;
+    const { results } = checkValue(beliefs, causes, fault, check, experience);
+    // What nobody could tell, and what the library no longer knows, changes nothing.
+    beliefs = results.find((r) => r.result === c.result)?.beliefs ?? beliefs;
   }
   for (const t of now.tried) {
     const answer = all.find((a) => a.fault === t.fault && a.text === t.answer);
@@ -148,10 +149,8 @@ export function advise(of: DeskInput): DeskAdvice {
       why: pain ? `Pain, ${pain.region}: the set ends.` : `${stop!.name}: the set ends.`,
     };
   }
-  if (now.tried.some((t) => t.outcome === 'better')) {
-    const helped = now.tried.findLast((t) => t.outcome === 'better')!;
-    return { ...base, next: 'solved', why: `It helped: ${helped.answer}` };
-  }
+  const helped = now.tried.findLast((t) => t.outcome === 'better');
+  if (helped) return { ...base, next: 'solved', why: `It helped: ${helped.answer}` };
   if (open.length === 0) {
     return {
       ...base,

@@ -1,4 +1,4 @@
-import type { FaultCase, TryOutcome } from './case.ts';
+import type { FaultCase } from './case.ts';
 
 type Counts = Record<string, number>;
 
@@ -8,23 +8,17 @@ export interface Experience {
   causes: Record<string, Counts>;
   /** fault → check → result → cause → such cases in which the check gave the result. */
   results: Record<string, Record<string, Record<string, Counts>>>;
-  /** fault → answer → what came of it. */
-  answers: Record<string, Record<string, Record<TryOutcome, number>>>;
 }
 
-export const NO_EXPERIENCE: Experience = { causes: {}, results: {}, answers: {} };
+export const NO_EXPERIENCE: Experience = { causes: {}, results: {} };
 
 /**
  * The hall's counts. A case tells a cause only by the answer that made it better: each cause that the answer is for
  * gets an equal share of the case. What the desk believed plays no part, so that its beliefs never feed themselves.
  */
 export function experienceOf(cases: readonly Pick<FaultCase, 'checks' | 'tried'>[]): Experience {
-  const of: Experience = { causes: {}, results: {}, answers: {} };
+  const of: Experience = { causes: {}, results: {} };
   for (const { checks, tried } of cases) {
-    for (const t of tried) {
-      const counts = ((of.answers[t.fault] ??= {})[t.answer] ??= { better: 0, same: 0, worse: 0 });
-      counts[t.outcome] += 1;
-    }
     const helped = tried.find((t) => t.outcome === 'better');
     if (!helped?.causes?.length) continue;
     const share = 1 / helped.causes.length;

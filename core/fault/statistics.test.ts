@@ -176,6 +176,7 @@ describe('the report', () => {
       ['never', true],
       ['new', false],
     ]);
+    expect(rows[0]!.outcomes).toEqual({ better: 8, same: 1, worse: 0 });
     expect(rows[2]!.outcomes).toEqual({ better: 0, same: 3, worse: 1 });
   });
 

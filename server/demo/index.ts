@@ -8,7 +8,7 @@ import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { root } from '../root.ts';
-import { PEOPLE, SQUADS, STAFF } from './people.ts';
+import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
 import { seeded, uuidFrom } from '../../core/testing/seeded.ts';
 import { deskOf } from './desk.ts';
@@ -105,7 +105,7 @@ async function insertCare(
   today: string,
   random: () => number,
 ): Promise<void> {
-  const recordedBy = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+  const recordedBy = coachOf(who);
   // Most have been asked within a week; for some it is due again.
   const asked =
     who.asked ??
@@ -149,7 +149,7 @@ async function insertDesk(
   today: string,
   random: () => number,
 ): Promise<void> {
-  const by = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+  const by = coachOf(who);
   const { cases, ratings } = deskOf(season, shelf, today, random);
   if (cases.length > 0) {
     await tx

@@ -64,6 +64,10 @@ export const STAFF = [
   { login: 'viewer', name: 'Front desk', role: 'viewer', squads: [] },
 ] as const;
 
+/** The coach who trains somebody. */
+export const coachOf = ({ squad }: Pick<DemoPerson, 'squad'>): string =>
+  squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+
 export const PEOPLE: readonly DemoPerson[] = [
   {
     name: 'Ida Farrow',

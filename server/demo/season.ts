@@ -4,6 +4,7 @@ import type { LoggedSet, Restriction, SignOff, Standing, Target } from '../../co
 import type { ShelfInForce } from '../library/index.ts';
 import { judge, recordsFrom, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
+import { coachOf } from './people.ts';
 import type { Course, DemoPerson, Lately } from './people.ts';
 import { uuidFrom } from '../../core/testing/seeded.ts';
 
@@ -56,7 +57,7 @@ export function seasonOf(
 ): Season {
   const season: Season = { sets: [], sessions: [], moves: [], restrictions: [], signOffs: [] };
   const all = datesBefore(today);
-  const coach = who.squad === 'Rescue volunteers' ? 'Asel Tarn' : 'Jonas Brightwater';
+  const coach = coachOf(who);
   const bars = who.restriction;
   if (bars) {
     const { fromDaysAgo, ...rest } = bars;

@@ -2,30 +2,26 @@ import { and, eq, gte } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { CaseRequest, CaseRow, ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
 import type { Person } from '../../contract/people.ts';
-import { experienceOf } from '../../core/fault/index.ts';
+import { chainsDue, experienceOf } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
-import { canonicalJson } from '../../core/library/index.ts';
+import { canonicalJson, resolve } from '../../core/library/index.ts';
 import type { Shelf } from '../../core/library/index.ts';
 import { barring, barSentence, daysAfter, inForce, recurringFaults } from '../../core/ladder/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
-import { setsSince } from '../log/index.ts';
+import { refuseFuture, refuseUnknownRevision, setsSince } from '../log/index.ts';
 import { openRestrictions, personOf, seesHealth } from '../people/index.ts';
 
-const { faultCase, chainTry, revision } = schema;
+const { faultCase, chainTry } = schema;
 
 /** Of a person the desk reads so far back. */
 const PERSON_DAYS = 182;
 /** The hall's experience is counted over so long. */
 const HALL_DAYS = 366;
 
-function refuseFuture(date: string, today: string): void {
-  // One day of grace: a tablet may have rolled over to the next day just before the server.
-  if (date > daysAfter(today, 1))
-    throw new Refusal(422, `date: ${date} lies in the future. Nothing was kept.`);
-}
+const NOTHING = 'Nothing was kept.';
 
 /**
  * Keeps a case under the id its tablet gave it. The same one again changes nothing, an older edit is left aside; of two
@@ -40,26 +36,11 @@ export async function keepCase(
   today: string,
 ): Promise<void> {
   const person = await personOf(tx, request.personId);
-  refuseFuture(request.date, today);
+  refuseFuture(request.date, today, NOTHING);
   if (request.signs.length + request.felt.length === 0) {
     throw new Refusal(422, 'signs: nothing was seen, heard or felt. Nothing was kept.');
   }
-  const [known] = await tx
-    .select({ number: revision.number })
-    .from(revision)
-    .where(
-      and(
-        eq(revision.kind, 'variation'),
-        eq(revision.slug, request.variation),
-        eq(revision.number, request.variationRevision),
-      ),
-    );
-  if (!known) {
-    throw new Refusal(
-      422,
-      `variation: there is no revision ${request.variationRevision} of "${request.variation}". Nothing was kept.`,
-    );
-  }
+  await refuseUnknownRevision(tx, request.variation, request.variationRevision, NOTHING);
   const [before] = await tx.select().from(faultCase).where(eq(faultCase.id, id)).for('update');
   if (before && before.personId !== request.personId) {
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
@@ -99,7 +80,7 @@ export async function keepChainTry(
   today: string,
 ): Promise<void> {
   await personOf(tx, request.personId);
-  refuseFuture(request.date, today);
+  refuseFuture(request.date, today, NOTHING);
   const fault = shelf.get('fault', request.fault);
   if (!fault?.chain.some((c) => c.line.text === request.step)) {
     throw new Refusal(
@@ -148,15 +129,21 @@ export async function deskKnowledge(
   const restrictions = await openRestrictions(db, ids);
   return {
     experience: experienceOf(hall),
-    people: people.map((p) => ({
-      personId: p.id,
-      cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, seesHealth(me, p))),
-      chain: tries
-        .filter((t) => t.personId === p.id)
-        .map(({ fault, side, step, date, passed }): ChainTry => ({ fault, side, step, date, passed })),
-      recurring: recurringFaults(sets.get(p.id) ?? []),
-      barred: barredFor(restrictions.get(p.id) ?? [], shelf, today),
-    })),
+    people: people.map((p) => {
+      const chain = tries.filter((t) => t.personId === p.id).map(tryOf);
+      const recurring = recurringFaults(sets.get(p.id) ?? []);
+      return {
+        personId: p.id,
+        cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, seesHealth(me, p))),
+        chain,
+        recurring,
+        faults: faultsRead(
+          [...chainsDue(chain, recurring), ...recurring].map((c) => c.fault),
+          shelf,
+        ),
+        barred: barredFor(restrictions.get(p.id) ?? [], shelf, today),
+      };
+    }),
   };
 }
 
@@ -170,4 +157,21 @@ function barredFor(all: readonly Restriction[], shelf: Shelf, today: string): Re
       return by.length ? [[v.slug, by.flatMap((r) => r.bars.map(barSentence)).join(', ')]] : [];
     }),
   );
+}
+
+const tryOf = ({ fault, side, step, date, passed }: typeof chainTry.$inferSelect): ChainTry => ({
+  fault,
+  side,
+  step,
+  date,
+  passed,
+});
+
+/** Names and chains of some faults, each as a variation that has it reads it. */
+function faultsRead(slugs: readonly string[], shelf: Shelf): DeskKnowledge['people'][number]['faults'] {
+  return [...new Set(slugs)].flatMap((slug) => {
+    const v = shelf.all('variation').find((x) => !x.retired && x.faults.some((f) => f.fault === slug));
+    const read = v && resolve(v, shelf).faults.find((f) => f.slug === slug);
+    return read ? [{ slug, name: read.name, chain: read.chain }] : [];
+  });
 }

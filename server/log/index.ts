@@ -1,5 +1,6 @@
 export { logRoutes } from './routes.ts';
 export { putSet } from './sets.ts';
+export { refuseFuture, refuseUnknownRevision } from './known.ts';
 export { judge, overview, personOnLadders, revisionsRead } from './evidence.ts';
 export type { MoveRecord } from './evidence.ts';
 export { recordsFrom, recordsOf } from './records.ts';

@@ -1,7 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { canonicalJson } from '../../core/library/index.ts';
-import { daysAfter } from '../../core/ladder/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
@@ -9,8 +8,9 @@ import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
 import { personOf, seesHealth } from '../people/index.ts';
+import { refuseFuture, refuseUnknownRevision } from './known.ts';
 
-const { loggedSet, session, move, moveFlag, revision, setTombstone, setVersion } = schema;
+const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
 
 /** Who sends a set. */
 export interface Logger {
@@ -54,25 +54,8 @@ export async function putSet(
   today: string,
 ): Promise<SetResult> {
   const person = await personOf(tx, personId);
-  // One day of grace: a tablet may have rolled over to the next day just before the server.
-  if (date > daysAfter(today, 1))
-    throw new Refusal(422, `date: ${date} lies in the future. The set was not stored.`);
-  const [known] = await tx
-    .select({ number: revision.number })
-    .from(revision)
-    .where(
-      and(
-        eq(revision.kind, 'variation'),
-        eq(revision.slug, fields.variation),
-        eq(revision.number, fields.variationRevision),
-      ),
-    );
-  if (!known) {
-    throw new Refusal(
-      422,
-      `variation: there is no revision ${fields.variationRevision} of "${fields.variation}". The set was not stored.`,
-    );
-  }
+  refuseFuture(date, today, 'The set was not stored.');
+  await refuseUnknownRevision(tx, fields.variation, fields.variationRevision, 'The set was not stored.');
   const receivedAt = at.toISOString();
   const done = (edit: number, flaggedMoves: string[] = []): SetResult => ({
     id,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
-import { chainState } from '../../core/fault/index.ts';
+import { chainsBegun, chainState } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
 import type { ResolvedFault, Side } from '../../core/library/index.ts';
 import { outbox } from '../log/index.ts';
@@ -89,23 +89,21 @@ export function ChainsBegun({
   personId,
   name,
   date,
-  faults,
   knowledge,
 }: {
   personId: string;
   name: string;
   date: string;
-  faults: readonly Pick<ResolvedFault, 'slug' | 'name' | 'chain'>[];
   knowledge: DeskKnowledge | null;
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const mine = knowledge?.people.find((p) => p.personId === personId);
   if (!mine) return null;
-  const begun = new Map(mine.chain.map((t) => [`${t.fault} ${t.side ?? ''}`, t]));
   return (
     <ul>
-      {[...begun].map(([key, { fault: slug, side }]) => {
-        const fault = faults.find((f) => f.slug === slug);
+      {chainsBegun(mine.chain).map(({ fault: slug, side }) => {
+        const key = `${slug} ${side ?? ''}`;
+        const fault = mine.faults.find((f) => f.slug === slug);
         const step = fault?.chain[chainState(fault.chain, mine.chain, slug, side).at];
         if (!fault || !step) return null;
         return (

@@ -1,4 +1,5 @@
 import type { Seen } from '../../core/fault/index.ts';
+import { withAmount } from '../log/index.ts';
 import type { Observed } from '../log/index.ts';
 import type { Stopped } from './stop-panel.tsx';
 
@@ -11,9 +12,7 @@ export function endedSet(set: Observed, stopped: Stopped, signs: readonly Seen[]
     .map((s) => ({ fault: s.fault, side: s.side ?? set.side, reps: 1 }));
   return {
     ...set,
-    doneReps: set.doneReps === null ? null : done,
-    holdS: set.holdS === null ? null : done,
-    rounds: set.rounds === null ? null : done,
+    ...withAmount(set, done),
     watched: true,
     faults: [...set.faults, ...seen],
     pain,

@@ -1,49 +1,57 @@
 import { Minus, Plus } from 'lucide-react';
-import { useId } from 'react';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/index.ts';
 
-/** A number with large buttons beside it. */
-export function Stepper({
-  label,
-  value,
-  step,
-  onChange,
-}: {
+interface StepperProps {
   label: string;
   value: number;
   step: number;
   onChange: (value: number) => void;
-}) {
-  const id = useId();
+  /** Narrow, its label only said: for a row that is short of room. */
+  narrow?: boolean;
+}
+
+/** A number with large buttons beside it. */
+export function Stepper({ label, value, step, onChange, narrow = false }: StepperProps) {
+  const button = narrow ? 'w-12 px-0! sm:w-16' : '';
+  const bare = (
+    <div className="flex items-stretch" role="group" aria-label={label}>
+      <Button
+        floor
+        className={button}
+        aria-label={`${label}: ${step} fewer`}
+        onClick={() => onChange(Math.max(0, value - step))}
+      >
+        <Minus aria-hidden="true" />
+      </Button>
+      <input
+        aria-label={label}
+        inputMode="decimal"
+        className={`border-y border-soft bg-paper text-center font-head font-bold ${narrow ? 'w-12 text-3xl sm:w-20' : 'w-24 text-4xl'}`}
+        value={value}
+        onChange={(e) => {
+          const next = Number(e.target.value.replace(',', '.'));
+          if (Number.isFinite(next) && next >= 0) onChange(next);
+        }}
+        onFocus={(e) => e.target.select()}
+      />
+      <Button
+        floor
+        className={button}
+        aria-label={`${label}: ${step} more`}
+        onClick={() => onChange(value + step)}
+      >
+        <Plus aria-hidden="true" />
+      </Button>
+    </div>
+  );
+  if (narrow) return bare;
   return (
     <div>
-      <span className="label" id={id}>
+      <span className="label mb-1 block" aria-hidden="true">
         {label}
       </span>
-      <div className="mt-1 flex items-stretch" role="group" aria-labelledby={id}>
-        <Button
-          floor
-          aria-label={`${label}: ${step} fewer`}
-          onClick={() => onChange(Math.max(0, value - step))}
-        >
-          <Minus aria-hidden="true" />
-        </Button>
-        <input
-          aria-label={label}
-          inputMode="decimal"
-          className="w-24 border-y border-soft bg-paper text-center font-head text-4xl font-bold"
-          value={value}
-          onChange={(e) => {
-            const next = Number(e.target.value.replace(',', '.'));
-            if (Number.isFinite(next) && next >= 0) onChange(next);
-          }}
-          onFocus={(e) => e.target.select()}
-        />
-        <Button floor aria-label={`${label}: ${step} more`} onClick={() => onChange(value + step)}>
-          <Plus aria-hidden="true" />
-        </Button>
-      </div>
+      {bare}
     </div>
   );
 }

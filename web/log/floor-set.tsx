@@ -1,9 +1,8 @@
-import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { TodayLine, TodayPerson } from '../../contract/session.ts';
-import { SIDES } from '../../core/library/index.ts';
-import type { ResolvedVariation } from '../../core/library/index.ts';
+import { restFollows } from '../../core/dose/index.ts';
+import type { ResolvedVariation, Side } from '../../core/library/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
 import { daysBetween } from '../../core/ladder/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
@@ -17,10 +16,10 @@ import { Button, Dialog, Guard } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { counted, FaultCounts } from './fault-counts.tsx';
 import { FeltPicker } from './felt-picker.tsx';
-import { Choice, Scale, Toggle } from './floor-controls.tsx';
-import { Amounts, hasAids, MoreOfSet } from './set-fields.tsx';
+import { Scale, Stepper, Toggle } from './floor-controls.tsx';
+import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 import { useSetDraft } from './set-draft.ts';
-import { mostFaults, startOf } from './set-form.tsx';
+import { mostFaults, startOf, withAmount } from './set-form.tsx';
 import type { Observed } from './set-form.tsx';
 import { useSetKeys } from './use-set-keys.ts';
 
@@ -64,10 +63,7 @@ export function FloorSet(p: Props) {
   };
   useSetKeys({
     variation,
-    onAmount: (n) =>
-      change((now) =>
-        now.doneReps !== null ? { doneReps: n } : now.holdS !== null ? { holdS: n } : { rounds: n },
-      ),
+    onAmount: (n) => change((now) => withAmount(now, n)),
     onFault: (fault) =>
       change((now) => ({ faults: counted(now.faults, fault, 1, now.side, mostFaults(now)) })),
     onDone: () => log({ ...set, watched: true }),
@@ -80,8 +76,7 @@ export function FloorSet(p: Props) {
   const amount = set.doneReps ?? set.holdS ?? set.rounds ?? 0;
   const what = set.doneReps !== null ? 'Repetitions done' : set.holdS !== null ? 'Seconds held' : 'Rounds';
   const step = set.holdS !== null ? 5 : 1;
-  const put = (n: number) =>
-    change(set.doneReps !== null ? { doneReps: n } : set.holdS !== null ? { holdS: n } : { rounds: n });
+  const put = (n: number) => change((now) => withAmount(now, n));
   const faultsSeen = set.faults.reduce((sum, f) => sum + f.reps, 0);
   const setName = `Set ${next.number}${next.side ? ` ${next.side}` : ''} done`;
   const { tempo } = variation.source;
@@ -108,14 +103,7 @@ export function FloorSet(p: Props) {
       <div className="grid gap-4">
         {oneSided && (
           <div className="flex flex-wrap items-end gap-2">
-            <div className="grow">
-              <Choice
-                label="Side"
-                options={SIDES}
-                value={set.side}
-                onPick={(side) => change({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
-              />
-            </div>
+            <SideOfSet set={set} onChange={change} />
             <Toggle
               on={p.sideTest}
               onChange={(on) => {
@@ -152,35 +140,7 @@ export function FloorSet(p: Props) {
         className="sticky bottom-0 z-10 -mx-4 mt-3 border-t-2 border-ink bg-ground px-4 pt-2 pb-3 md:mx-0 md:px-2"
       >
         <div className="flex gap-2">
-          <div className="flex items-stretch" role="group" aria-label={what}>
-            <Button
-              floor
-              className="w-12 px-0! sm:w-16"
-              aria-label={`${what}: ${step} fewer`}
-              onClick={() => put(Math.max(0, amount - step))}
-            >
-              <Minus aria-hidden="true" />
-            </Button>
-            <input
-              aria-label={what}
-              inputMode="decimal"
-              className="w-12 border-y border-soft bg-paper text-center font-head text-3xl font-bold sm:w-20"
-              value={amount}
-              onChange={(e) => {
-                const n = Number(e.target.value.replace(',', '.'));
-                if (Number.isFinite(n) && n >= 0) put(n);
-              }}
-              onFocus={(e) => e.target.select()}
-            />
-            <Button
-              floor
-              className="w-12 px-0! sm:w-16"
-              aria-label={`${what}: ${step} more`}
-              onClick={() => put(amount + step)}
-            >
-              <Plus aria-hidden="true" />
-            </Button>
-          </div>
+          <Stepper narrow label={what} value={amount} step={step} onChange={put} />
           <Button
             floor
             tone="main"
@@ -307,9 +267,8 @@ export function restAfter(
   personId: string,
   line: Pick<TodayLine, 'target'>,
   side: Observed['side'],
-  doneOf: (side: Observed['side']) => number,
+  doneOf: (side: Side) => number,
 ): void {
-  const other = side === 'left' ? 'right' : side === 'right' ? 'left' : null;
-  if (other && doneOf(other) < doneOf(side) + 1) clocks.endRest(personId);
-  else clocks.rest(personId, line.target.restS);
+  if (restFollows(side, doneOf)) clocks.rest(personId, line.target.restS);
+  else clocks.endRest(personId);
 }

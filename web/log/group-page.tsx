@@ -146,6 +146,8 @@ function OnePerson({
   const [asking, setAsking] = useState(false);
   const [last, setLast] = useState<string | null>(null);
   const logged = ofDay.find((s) => s.id === last);
+  const faultName = (slug: string) =>
+    sheets.get(logged?.variation ?? '')?.faults.find((f) => f.slug === slug)?.name ?? slug;
   const sheets = useSheetsOf([
     ...ofDay.map((s) => s.variation),
     ...p.lines.flatMap((l) => l.variation ?? []),
@@ -194,7 +196,7 @@ function OnePerson({
             role="status"
           >
             <span className="grow">
-              Kept: set {logged.ordinal} of today, {setSummary(logged, units.mass, (f) => f)}.
+              Kept: set {logged.ordinal} of today, {setSummary(logged, units.mass, faultName)}.
             </span>
             <Button
               floor

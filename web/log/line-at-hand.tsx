@@ -130,17 +130,9 @@ export function LineAtHand({
           <p className="font-semibold">Ready to grow: {line.wayOn}. Confirm on the person’s page.</p>
         )}
         <WatchList watch={line.watch} />
-        {sheet.data && (
-          <Guard what="The chain">
-            <ChainsBegun
-              personId={p.personId}
-              name={name}
-              date={date}
-              faults={sheet.data.resolved.faults}
-              knowledge={knowledge.data ?? null}
-            />
-          </Guard>
-        )}
+        <Guard what="The chain">
+          <ChainsBegun personId={p.personId} name={name} date={date} knowledge={knowledge.data ?? null} />
+        </Guard>
       </div>
       {line.failure && <Notice tone="warn">{line.failure}</Notice>}
       <Loaded query={sheet} what="the sheet">

@@ -1,3 +1,4 @@
+import { SIDES } from '../../core/library/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
@@ -5,7 +6,7 @@ import { useUnits } from '../shell/index.ts';
 import { fromMass, tidy, toMass } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { FeltPicker } from './felt-picker.tsx';
-import { Scale, Stepper, Toggle, YesNo } from './floor-controls.tsx';
+import { Choice, Scale, Stepper, Toggle, YesNo } from './floor-controls.tsx';
 import type { Observed } from './set-form.tsx';
 
 interface Props {
@@ -41,6 +42,20 @@ export function Amounts({ variation, set, onChange, only }: Props & { only?: 'lo
           onChange={(shown) => onChange({ loadKg: fromMass(shown, units.mass) })}
         />
       )}
+    </div>
+  );
+}
+
+/** The side that worked; what has been counted goes with it. */
+export function SideOfSet({ set, onChange }: Omit<Props, 'variation'>) {
+  return (
+    <div className="grow">
+      <Choice
+        label="Side"
+        options={SIDES}
+        value={set.side}
+        onPick={(side) => onChange({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
+      />
     </div>
   );
 }

@@ -1,13 +1,12 @@
 import { useState } from 'react';
-import { SIDES } from '../../core/library/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { LoggedSet, NextSet } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import { Button } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { FaultCounts } from './fault-counts.tsx';
-import { Choice, Scale, Toggle } from './floor-controls.tsx';
-import { Amounts, hasAids, MoreOfSet } from './set-fields.tsx';
+import { Scale, Toggle } from './floor-controls.tsx';
+import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 
 /** What the form fills in; the rest of the set comes from where it is logged. */
 export type Observed = Pick<
@@ -55,6 +54,13 @@ export function startOf(v: ResolvedVariation, next: NextSet, sideTest = false): 
     aids: next.aids,
   };
 }
+
+/** How much was done, in what the set is counted in. */
+export const withAmount = (
+  set: Pick<Observed, 'doneReps' | 'holdS'>,
+  n: number,
+): Partial<Pick<Observed, 'doneReps' | 'holdS' | 'rounds'>> =>
+  set.doneReps !== null ? { doneReps: n } : set.holdS !== null ? { holdS: n } : { rounds: n };
 
 /** Faults cannot be counted more often than there are repetitions; where none are counted, as often as one likes. */
 export const mostFaults = (set: Pick<Observed, 'doneReps'>) => set.doneReps ?? 500;
@@ -105,14 +111,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
     <form className="grid gap-5" onSubmit={(e) => e.preventDefault()}>
       {oneSided && (
         <div className="flex flex-wrap items-end gap-2">
-          <div className="grow">
-            <Choice
-              label="Side"
-              options={SIDES}
-              value={set.side}
-              onPick={(side) => change({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
-            />
-          </div>
+          <SideOfSet set={set} onChange={change} />
           <Toggle on={set.sideTest} onChange={(sideTest) => change({ sideTest })}>
             Side test, to the first unclean one
           </Toggle>
