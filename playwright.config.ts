@@ -1,52 +1,34 @@
+import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { seeded } from './core/testing/seeded.ts';
+import { CHROMIUM_FLAGS, findChromium } from './scripts/chromium.mjs';
 
-const data = process.env.E2E_DATA ?? `.cache/e2e-${Date.now()}`;
-process.env.E2E_DATA = data;
-// The test command passes ports that are free; a bare `playwright test` takes these.
-const PORT = Number(process.env.E2E_PORT ?? 4391);
-export const DEMO = `http://127.0.0.1:${PORT}`;
-export const EMPTY = `http://127.0.0.1:${PORT + 1}`;
+// Kept in the environment, since the workers read this file too.
+process.env.E2E_SEED ??= String(Date.now() % 100_000);
+const seed = Number(process.env.E2E_SEED);
+if (!process.env.TEST_WORKER_INDEX) console.log(`Browser tests in the order of E2E_SEED=${seed}`);
 
-const server = (port: number, folder: string, demo: boolean) => ({
-  command: `node scripts/serve.mjs${demo ? ' --demo' : ''}`,
-  url: `http://127.0.0.1:${port}/api/start`,
-  env: {
-    PORT: String(port),
-    HOST: '127.0.0.1',
-    MEISTER_DATA: `${data}/${folder}`,
-    PUBLIC_URL: '',
-    DATABASE_URL: '',
-  },
-  timeout: 180_000,
-  gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
-});
+const random = seeded(seed);
+const files = readdirSync('e2e', { recursive: true, encoding: 'utf8' })
+  .filter((name) => name.endsWith('.spec.ts'))
+  .sort()
+  .map((name) => ({ name: name.replace(/\.spec\.ts$/, ''), at: random() }))
+  .sort((a, b) => a.at - b.at);
 
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  // The specs share one hall, as people do; they run one after the other.
-  workers: 1,
+  globalSetup: './e2e/global-setup.ts',
+  // A project a file: each has a hall of its own, and the files come in an order that changes with the seed.
+  projects: files.map(({ name }) => ({ name, testMatch: `**/e2e/${name}.spec.ts` })),
+  workers: 2,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: process.env.E2E_JSON ? [['line'], ['json', { outputFile: process.env.E2E_JSON }]] : 'line',
   use: {
-    baseURL: DEMO,
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-dev-shm-usage',
-      ],
-    },
+    launchOptions: { executablePath: findChromium() ?? undefined, args: CHROMIUM_FLAGS },
   },
-  webServer: [server(PORT, 'demo', true), server(PORT + 1, 'empty', false)],
 });

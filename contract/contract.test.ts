@@ -10,6 +10,7 @@ import { madeUpLibrary } from '../core/testing/library.ts';
 import { cue, fault, ladder, level, question, variation } from '../core/testing/samples.ts';
 import { seeded } from '../core/testing/seeded.ts';
 import { bodySchema, libraryFileSchema, libraryJsonSchema } from './library.ts';
+import { runs } from '../core/testing/runs.ts';
 
 const file = JSON.parse(
   readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
@@ -64,11 +65,11 @@ describe('the library format', () => {
 
   it('is the same to Joi and to the JSON Schema generated from it, whatever is changed', () => {
     // Small documents of each kind, so that a mutation is likely to hit something that matters.
-    const small: LibraryFile = {
+    const small = KINDS.map((k): LibraryFile => ({
       ...file,
-      documents: KINDS.map((k) => file.documents.find((d) => d.kind === k)!),
-    };
-    const paths = pathsOf(small);
+      documents: [file.documents.find((d) => d.kind === k)!],
+    }));
+    const places = small.flatMap((one) => pathsOf(one).map((path) => ({ one, path })));
     const odd = fc.oneof(
       fc.constant(undefined),
       fc.constantFrom<unknown>(null, '', 0, -1, 1.5, 1e9, true, [], {}, 'bridge', 'x'.repeat(5000), ['x'], {
@@ -78,13 +79,13 @@ describe('the library format', () => {
     );
     let refused = 0;
     fc.assert(
-      fc.property(fc.constantFrom(...paths), odd, (path, value) => {
-        const mutant = changed(small, path, () => value);
+      fc.property(fc.constantFrom(...places), odd, ({ one, path }, value) => {
+        const mutant = changed(one, path, () => value);
         const joi = byJoi(mutant);
         if (!joi) refused++;
         expect({ path, value, json: byJsonSchema(mutant) }).toEqual({ path, value, json: joi });
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     );
     expect(refused).toBeGreaterThan(500);
   });
@@ -142,7 +143,7 @@ describe('criteria', () => {
         expect(bodySchema.validate(inLadder(c)).error).toBeUndefined();
         expect(byJsonSchema(inFile(c))).toBe(true);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
   it.each([

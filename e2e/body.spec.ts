@@ -1,6 +1,5 @@
-import { expect, test } from '@playwright/test';
 import type { Locator } from '@playwright/test';
-import { openPerson, signIn } from './hall.ts';
+import { another, expect, openPerson, signIn, test } from './hall.ts';
 
 /** Moves a slider as the keyboard would, to its value. */
 async function slide(slider: Locator, value: number): Promise<void> {
@@ -35,8 +34,8 @@ test('a coach sees the movement on its sheet and in the list, and plays it', asy
 });
 
 test('nothing moves by itself for those who want no motion', async ({ browser }) => {
-  const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
-  await signIn(page, 'coach');
+  const page = await another(browser, 'coach', { reducedMotion: 'reduce' });
+  await page.clock.install();
   await page.goto('/library/variation/plain-squat');
   const moving = page.locator('.fig-movement svg').nth(1);
   const bottom = await hipOf(moving);
@@ -44,7 +43,7 @@ test('nothing moves by itself for those who want no motion', async ({ browser })
   const seen = new Set<number>();
   for (let i = 0; i < 20; i++) {
     seen.add((await hipOf(moving)).y);
-    await page.waitForTimeout(120);
+    await page.clock.runFor(120);
   }
   // Only the two ends, never a place between them.
   expect(seen.size).toBeLessThanOrEqual(2);
@@ -127,57 +126,6 @@ test('the body room takes a person, and says what was not measured', async ({ pa
   await expect(body.getByText(/Not measured, so taken as usual: .*ankle range 40°/)).toBeVisible();
 });
 
-test('the ladder asks where computed demand and order disagree; the reason stays with it', async ({
-  page,
-}) => {
-  await signIn(page, 'head');
-  await page.goto('/ladders/bridge-ladder');
-  const questions = page.getByRole('region', { name: 'Questions from the computed demand' });
-  await expect(
-    questions.getByText(/From Band round the knees to One leg is \d+ points, \d+ % more/),
-  ).toBeVisible();
-  const thrust = questions.getByRole('listitem').filter({ hasText: 'Bodyweight thrust asks' });
-  await expect(thrust).toContainText('points less than Feet on the ball below it');
-  await thrust.getByLabel('The reason, kept with the ladder').fill('The bench is where load will be added.');
-  await thrust.getByRole('button', { name: 'Keep this reason' }).click();
-  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
-  await page.reload();
-  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
-  await page.getByRole('link', { name: /Revision 2, history/ }).click();
-  await expect(page.getByText('Answers the demand: The bench is where load will be added.')).toBeVisible();
-
-  await page.goto('/ladders/squat-ladder');
-  await page.getByLabel('Show the parts').check();
-  await expect(page.getByRole('listitem').filter({ hasText: 'knee share' }).first()).toContainText('balance');
-  await page.getByLabel('What it asks of').selectOption({ label: 'Oskar Lindqvane' });
-  await expect(page.getByText('points for Oskar Lindqvane')).toBeVisible();
-  // A person's own limits are no question about the ladder: they lead to what would help.
-  await expect(page.getByRole('region', { name: 'The ladder for Oskar Lindqvane' })).toBeVisible();
-  await expect(page.getByLabel('The reason, kept with the ladder')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Spread over our people' }).click();
-  await expect(page.getByText(/\d+ to \d+ for our \d/).first()).toBeVisible();
-});
-
-test('a coach’s reason becomes a proposal; a viewer sees the profile without people', async ({
-  page,
-  browser,
-}) => {
-  await signIn(page, 'coach');
-  await page.goto('/ladders/bridge-ladder');
-  const open = page.getByRole('listitem').filter({ hasText: 'What goes between?' });
-  await open.getByLabel('The reason, kept with the ladder').fill('The march goes between.');
-  await open.getByRole('button', { name: 'Propose this reason' }).click();
-  await expect(page.getByText('Proposed to the head coach.')).toBeVisible();
-  const viewer = await (await browser.newContext()).newPage();
-  await signIn(viewer, 'viewer');
-  await viewer.goto('/ladders/squat-ladder');
-  await expect(viewer.getByText('31 points').first()).toBeVisible();
-  await expect(viewer.getByLabel('What it asks of')).toHaveCount(0);
-  await viewer.goto('/body');
-  await expect(viewer.getByText('Balances.')).toBeVisible();
-  await viewer.context().close();
-});
-
 test('a disputed question shows what each answer asks of three builds', async ({ page }) => {
   await signIn(page, 'viewer');
   await page.goto('/library/houseQuestion/knee-travel');
@@ -188,24 +136,4 @@ test('a disputed question shows what each answer asks of three builds', async ({
   const [short, , long] = (await leans.allTextContents()).map((t) => Number.parseInt(t));
   expect(long).toBeGreaterThan(short!);
   await expect(asked.getByText('no measure of injury risk')).toBeVisible();
-});
-
-test('range tests are kept with their dates; a slip is refused with what was wrong', async ({ page }) => {
-  await signIn(page, 'coach');
-  await openPerson(page, 'Tomas Wrenfield');
-  const panel = page.getByRole('region', { name: 'Body and range' });
-  await expect(panel.getByText(/Ankle never tested; 40° is taken/)).toBeVisible();
-  await panel.getByRole('button', { name: 'Note a range test' }).click();
-  await page.getByLabel('Found, in cm').fill('80');
-  await page.getByRole('button', { name: 'Keep the test' }).click();
-  await expect(page.getByRole('alert')).toContainText('between −5 and 25 cm');
-  await page.getByLabel('Found, in cm').fill('6');
-  await page.getByRole('button', { name: 'Keep the test' }).click();
-  await expect(panel.getByText(/Ankle 3\d° counts, the lesser side/)).toBeVisible();
-  await panel.getByRole('button', { name: /Show the trend/ }).click();
-  await expect(panel.locator('.js-plotly-plot')).toBeVisible();
-  await expect(panel.getByRole('row', { name: /knee to wall left 6 cm/ })).toBeVisible();
-  await panel.getByRole('button', { name: /^Remove the test/ }).click();
-  await panel.getByRole('button', { name: 'Really remove' }).click();
-  await expect(panel.getByText(/Ankle never tested/)).toBeVisible();
 });

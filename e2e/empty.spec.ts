@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { EMPTY } from '../playwright.config.ts';
+import { expect, test } from './hall.ts';
 
-test.use({ baseURL: EMPTY });
+test.use({ begins: 'empty' });
 
 const library = readFileSync('server/demo/library.json');
 

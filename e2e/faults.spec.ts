@@ -1,165 +1,27 @@
-import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import type { CaseRow, DeskKnowledge } from '../contract/fault.ts';
-import type { Person } from '../contract/people.ts';
-import type { PersonHistory } from '../contract/session.ts';
-import { another, openPerson, signIn } from './hall.ts';
+import { another, expect, idOf, openPerson, signIn, test } from './hall.ts';
 
-const personOf = async (page: Page, name: string) =>
-  ((await (await page.request.get('/api/people')).json()) as Person[]).find((p) => p.name === name)!.id;
 const casesOf = async (page: Page, id: string): Promise<CaseRow[]> =>
   ((await (await page.request.get(`/api/faults/desk?people=${id}`)).json()) as DeskKnowledge).people[0]!
     .cases;
-const setsOf = async (page: Page, id: string) =>
-  ((await (await page.request.get(`/api/people/${id}/sets`)).json()) as PersonHistory).sets;
-const setAtHand = (page: Page) => page.getByRole('group', { name: 'The set at hand' });
-const done = (page: Page) => setAtHand(page).getByRole('button', { name: /^Set .* done: watched/ });
 
-for (const [width, height, first, second] of [
-  [820, 1180, 'Mads Overbeck', 'Signe Larkhall'],
-  [390, 844, 'Nele Sandbrook', 'Ines Vale-Corrigan'],
-] as const) {
-  test(`a whole session between sets at ${width}×${height}, with the network cut twice`, async ({
-    page,
-    context,
-  }) => {
-    test.setTimeout(120_000);
-    await page.setViewportSize({ width, height });
-    await signIn(page, 'coach');
-    const [one, other] = [await personOf(page, first), await personOf(page, second)];
-    const before = (await casesOf(page, one)).length;
-    await page.goto(`/floor/session?people=${one},${other}&who=${one}`);
-    const strip = page.getByRole('group', { name: 'Whose set' });
-    const who = (name: string) => strip.getByRole('button', { name: new RegExp(name) });
-    await expect(strip.getByText('next', { exact: true })).toHaveCount(1);
-    await expect(page.getByRole('list', { name: 'Three cues' }).getByRole('listitem')).toHaveCount(3);
-
-    // Every target of the set at hand is within reach of one thumb and large enough for it.
-    for (const button of await setAtHand(page).getByRole('button').all()) {
-      const box = (await button.boundingBox())!;
-      expect(box.height).toBeGreaterThanOrEqual(55.5);
-      expect(box.y + box.height).toBeLessThanOrEqual(height);
-      expect(box.y).toBeGreaterThan(height / 2);
-    }
-
-    // The clock goes on in another room, and the band leads back to it.
-    await page.getByRole('button', { name: 'Start the clock' }).click();
-    await expect(page.getByRole('timer')).toBeVisible();
-    await expect(who(first)).toContainText('at work');
-    await page.getByRole('link', { name: 'Faults', exact: true }).click();
-    await expect(page.getByRole('heading', { name: 'Faults desk' })).toBeVisible();
-    await page
-      .locator('header')
-      .getByRole('link', { name: /^(Get ready|Lower|Rise|Stay)/ })
-      .click();
-    await expect(page.getByRole('timer')).toBeVisible();
-    await page.reload();
-    await expect(page.getByRole('timer')).toBeVisible();
-    await page.getByRole('button', { name: 'Pause' }).click();
-    await page.getByRole('button', { name: 'Stop' }).click();
-    await expect(page.getByRole('timer')).toHaveCount(0);
-
-    // First cut: a set, a fault with its next step, and rest goes on being counted.
-    await expect(done(page)).toBeVisible();
-    await page.waitForLoadState('networkidle');
-    await context.setOffline(true);
-    await done(page).click();
-    await expect(page.getByRole('button', { name: '1 not sent' })).toBeVisible();
-    await expect(who(first)).toContainText(/rests 1?\d?:?\d+/);
-    await setAtHand(page).getByRole('button', { name: 'Fault', exact: true }).click();
-    const dialog = page.getByRole('dialog');
-    await dialog
-      .getByRole('button', { name: /^One more/ })
-      .first()
-      .click();
-    await dialog.getByRole('button', { name: 'What now?' }).click();
-    const ask = dialog.getByRole('region', { name: 'Check next' });
-    const answers = dialog.getByRole('region', { name: 'Answers' });
-    await expect(ask.or(answers).first()).toBeVisible();
-    if (await ask.isVisible()) await ask.getByRole('button', { name: 'Don’t know' }).click();
-    if (!(await answers.getByText('Try this').isVisible())) {
-      await answers.getByRole('listitem').first().getByRole('button').click();
-    }
-    await answers.getByRole('button', { name: 'The same' }).click();
-    await expect(dialog.getByRole('region', { name: 'So far' })).toContainText('same');
-    await page.keyboard.press('Escape');
-    await expect(setAtHand(page).getByRole('button', { name: 'Fault 1' })).toBeVisible();
-
-    // What was tapped is still there after looking at somebody else.
-    await who(second).click();
-    await expect(done(page)).toBeVisible();
-    await who(first).click();
-    await expect(setAtHand(page).getByRole('button', { name: 'Fault 1' })).toBeVisible();
-    await done(page).click();
-    await context.setOffline(false);
-    await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0, { timeout: 20_000 });
-
-    // Second cut: pain ends the set, with the caution, and is recorded.
-    await who(second).click();
-    await expect(done(page)).toBeVisible();
-    await context.setOffline(true);
-    await setAtHand(page).getByRole('button', { name: 'Pain', exact: true }).click();
-    await expect(
-      dialog.getByRole('alert').getByText('Sharp or rising pain ends the set.', { exact: false }),
-    ).toBeVisible();
-    await dialog
-      .getByRole('group', { name: /^Pain/ })
-      .getByRole('button', { name: '6', exact: true })
-      .click();
-    await dialog.getByRole('button', { name: 'pain: front of knee, left' }).click();
-    await dialog.getByRole('button', { name: 'End the set and record it' }).click();
-    await expect(page.getByText('The set was ended and recorded.', { exact: false })).toBeVisible();
-    await expect(page.getByRole('button', { name: /not sent/ })).toBeVisible();
-    await context.setOffline(false);
-    await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0, { timeout: 20_000 });
-
-    const all = await setsOf(page, one);
-    const sets = all.filter((x) => x.date === all.at(-1)!.date);
-    expect(sets.map((x) => x.faults.length)).toEqual([0, 1]);
-    expect(sets.at(-1)!.faults).toEqual([expect.objectContaining({ reps: 1 })]);
-    const cases = await casesOf(page, one);
-    expect(cases.length).toBe(before + 1);
-    expect(cases.at(-1)!.tried).toEqual([expect.objectContaining({ outcome: 'same' })]);
-    const head = await another(page.context().browser()!, 'head');
-    const hurt = (await setsOf(head, other)).at(-1)!;
-    expect(hurt).toMatchObject({ pain: 6, watched: true });
-    expect(hurt.sensations).toEqual([{ region: 'front of knee', kind: 'pain', side: 'left' }]);
-  });
+/** What the desk asks first about a back that rounds at the bottom. */
+async function firstCheck(page: Page): Promise<string> {
+  await page.goto('/faults?of=deep-squat&pattern=squat');
+  await page
+    .getByRole('list', { name: 'Signs' })
+    .getByRole('button', { name: /^Low back rounds at the bottom/ })
+    .click();
+  await page.getByRole('button', { name: /^What now/ }).click();
+  return page.getByRole('region', { name: 'Check next' }).locator('p').nth(1).innerText();
 }
-
-test('a hold and the interval form run their time and fill in the set', async ({ page }) => {
-  await page.clock.install();
-  await signIn(page, 'coach');
-  const ida = await personOf(page, 'Ida Farrow');
-  await page.goto(`/floor/session?people=${ida}`);
-  const clock = page.getByRole('region', { name: 'Clock' });
-  await expect(clock.getByRole('button', { name: 'Hold' })).toHaveAttribute('aria-pressed', 'true');
-  await clock.getByRole('button', { name: 'Start the clock' }).click();
-  await expect(clock.getByText('Get ready')).toBeVisible();
-  await page.clock.fastForward(6_000);
-  await expect(clock.getByText('Hold', { exact: true })).toBeVisible();
-  await page.clock.fastForward(9_000);
-  await expect(clock.getByText(/1[01] s of work/)).toBeVisible();
-  await clock.getByRole('button', { name: 'Stop' }).click();
-  await expect(setAtHand(page).getByRole('textbox', { name: 'Seconds held' })).toHaveValue(/^1[01]$/);
-
-  await clock.getByRole('button', { name: 'Interval' }).click();
-  await clock.getByRole('button', { name: 'Week 2: 3 rounds' }).click();
-  await expect(clock.getByText('40 s work, 20 s rest, 3 rounds', { exact: false })).toBeVisible();
-  await clock.getByRole('button', { name: 'Start the clock' }).click();
-  await page.clock.fastForward(50_000);
-  await expect(clock.getByText('Rest', { exact: true })).toBeVisible();
-  await expect(clock.getByText('Round 1 of 3')).toBeVisible();
-  await page.clock.fastForward(130_000);
-  await expect(clock.getByText('Done', { exact: true })).toBeVisible();
-  await expect(clock.getByText('120 s of work', { exact: false })).toBeVisible();
-});
 
 test('the desk: seen and felt at once, the answers run out, an easier variation is named and given', async ({
   page,
 }) => {
   await signIn(page, 'coach');
-  const signe = await personOf(page, 'Signe Larkhall');
+  const signe = await idOf(page, 'Signe Larkhall');
   await page.goto(`/faults?person=${signe}`);
   await page
     .getByRole('group', { name: 'Done today' })
@@ -227,9 +89,12 @@ test('a chain goes on gate by gate, on the person’s page as on the floor', asy
   await expect(chain.getByText(/^gate passed on/)).toHaveCount(3);
 });
 
-test('two coaches rate one set, the second blind; the head coach sees where they part', async ({ page }) => {
+test('two coaches rate one set, the second blind; the head coach sees where they part', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'coach');
-  const mads = await personOf(page, 'Mads Overbeck');
+  const mads = await idOf(page, 'Mads Overbeck');
   await page.goto(`/floor/${mads}`);
   await page
     .getByRole('button', { name: /^One more/ })
@@ -242,7 +107,7 @@ test('two coaches rate one set, the second blind; the head coach sees where they
   const today = page.getByRole('region', { name: 'Logged that day' });
   await expect(today.getByText(/^Kept, by/).last()).toBeVisible();
 
-  const head = await another(page.context().browser()!, 'head');
+  const head = await another(browser, 'head');
   await head.goto('/faults/rate');
   const rows = head.getByRole('button', { name: /Mads Overbeck, set/ });
   await expect(rows.first()).toBeVisible();
@@ -263,4 +128,20 @@ test('two coaches rate one set, the second blind; the head coach sees where they
   // It is the head coach’s alone.
   await page.goto('/faults/report');
   await expect(page.getByRole('alert')).toContainText('A coach may not do this');
+});
+
+test('another prior in the library changes the next question at the desk', async ({ page }) => {
+  await signIn(page, 'head');
+  expect(await firstCheck(page)).toMatch(/^Three to a box/);
+  await page.goto('/library/fault/back-rounds-bottom/edit');
+  const weights = page.getByLabel(/^Weight/);
+  await expect(weights.first()).toBeVisible();
+  // Stiff ankles as likely as the depth, a lost brace hardly ever.
+  await weights.nth(0).fill('5');
+  await weights.nth(1).fill('1');
+  await weights.nth(2).fill('5');
+  await page.getByLabel('Why this change').fill('Ankles are behind it as often here.');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('heading', { name: 'Low back rounds at the bottom' })).toBeVisible();
+  expect(await firstCheck(page)).toMatch(/^Heels on a wedge/);
 });

@@ -1,25 +1,97 @@
-import { expect } from '@playwright/test';
-import type { Browser, Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test as base } from '@playwright/test';
+import type { APIRequestContext, Browser, BrowserContextOptions, Page } from '@playwright/test';
+import type { Person } from '../contract/people.ts';
+import { copyDemo, stateFile } from '../scripts/demo-template.ts';
+import type { Login } from '../scripts/demo-template.ts';
+import { startHall } from '../scripts/hall-server.ts';
 
-export type Login = 'head' | 'coach' | 'relief' | 'viewer';
+export { expect };
 
-/** Signs in on the demo's sign-in page, as a user would. */
+/**
+ * Every spec file has a hall of its own: a copy of the demo (or nothing at all), on a server of its own. It is made anew
+ * when a test has failed, so the tests after it do not meet what that one left behind.
+ */
+export const test = base.extend<object, { begins: 'as the demo' | 'empty'; address: string }>({
+  begins: ['as the demo', { option: true, scope: 'worker' }],
+  address: [
+    async ({ begins }, use) => {
+      const folder = await mkdtemp(path.join(tmpdir(), 'meister-hall-'));
+      if (begins === 'as the demo') await copyDemo(folder);
+      const server = await startHall(folder, { brief: true });
+      await use(server.base);
+      await server.kill();
+      await rm(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+  baseURL: ({ address }, use) => use(address),
+});
+
+/** The page is that of somebody who has signed in; it goes nowhere yet. */
 export async function signIn(page: Page, login: Login): Promise<void> {
+  const { cookies } = JSON.parse(readFileSync(stateFile(login), 'utf8')) as {
+    cookies: Parameters<ReturnType<Page['context']>['addCookies']>[0];
+  };
+  await page.context().addCookies(cookies);
+}
+
+/** Signed in, and where the application begins. */
+export async function enter(page: Page, login: Login): Promise<void> {
+  await signIn(page, login);
   await page.goto('/');
-  await page.getByRole('button', { name: `(${login})` }).click();
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
 /** A second person at another screen. */
-export async function another(browser: Browser, login: Login): Promise<Page> {
-  const page = await (await browser.newContext()).newPage();
-  await signIn(page, login);
-  return page;
+export const another = async (
+  browser: Browser,
+  login: Login,
+  options: BrowserContextOptions = {},
+): Promise<Page> => (await browser.newContext({ storageState: stateFile(login), ...options })).newPage();
+
+/** The phone of somebody who has a link and no account. */
+export const stranger = async (browser: Browser): Promise<Page> =>
+  (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+
+/** Opens a print job and waits until every sheet has found its size. */
+export async function openJob(page: Page, query: string, sheets: number): Promise<void> {
+  await page.goto(`/print?${query}`);
+  await expect(page.locator('[data-sheet]')).toHaveCount(sheets);
+  await sheetsSettled(page);
+}
+
+/** Every sheet on the screen has found its size. */
+export async function sheetsSettled(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    const sizes = () =>
+      [...document.querySelectorAll<HTMLElement>('[data-sheet]')]
+        .map((s) => `${s.dataset.pages} ${s.scrollHeight}`)
+        .join();
+    // A size tried is drawn before it is judged: what stays for three frames is the one found.
+    for (let before = '', same = 0; same < 3;) {
+      await new Promise(requestAnimationFrame);
+      same = sizes() === before ? same + 1 : 0;
+      before = sizes();
+    }
+  });
+}
+
+export const peopleBy = async (request: APIRequestContext): Promise<Person[]> =>
+  (await (await request.get('/api/people')).json()) as Person[];
+
+/** The id of somebody of the demo, as whoever is signed in on the page may ask. */
+export async function idOf(page: Page, name: string): Promise<string> {
+  const found = (await peopleBy(page.request)).find((p) => p.name === name);
+  if (!found) throw new Error(`Nobody is called ${name}.`);
+  return found.id;
 }
 
 export async function openPerson(page: Page, name: string): Promise<void> {
-  await page.goto('/people');
-  // One row a ladder.
-  await page.getByRole('link', { name }).first().click();
+  await page.goto(`/people/${await idOf(page, name)}`);
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }

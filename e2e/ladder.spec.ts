@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test';
-import { signIn } from './hall.ts';
+import { another, expect, signIn, test } from './hall.ts';
 
 test('the head coach takes the stairs apart: order, split, a variation of the library, criteria tried on a log', async ({
   page,
@@ -25,9 +24,10 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   const handle = page.getByRole('button', { name: 'Drag step 1, Rounded and short' });
   await handle.focus();
   await page.keyboard.press('Space');
-  await page.waitForTimeout(200);
+  const over = page.getByText(/was moved over droppable area/);
+  await expect(over).toHaveText(/item (level \S+) .* area \1\.$/);
   await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(200);
+  await expect(over).not.toHaveText(/item (level \S+) .* area \1\.$/);
   await page.keyboard.press('Space');
   await expect(steps.nth(1)).toContainText('2. Rounded and short');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -93,8 +93,7 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
 });
 
 test('a coach’s change to the stairs is a proposal; a viewer reads only', async ({ browser }) => {
-  const coach = await (await browser.newContext()).newPage();
-  await signIn(coach, 'coach');
+  const coach = await another(browser, 'coach');
   await coach.goto('/ladders/hinge-ladder');
   await coach.getByRole('button', { name: 'Change the stairs' }).click();
   await coach.getByRole('button', { name: 'Move step 2 up the stairs' }).click();
@@ -103,9 +102,58 @@ test('a coach’s change to the stairs is a proposal; a viewer reads only', asyn
   await expect(coach.getByRole('button', { name: 'Change the stairs' })).toBeVisible();
   await coach.goto('/changes');
   await expect(coach.getByText('The wall comes easier.')).toBeVisible();
-  const viewer = await (await browser.newContext()).newPage();
-  await signIn(viewer, 'viewer');
+  const viewer = await another(browser, 'viewer');
   await viewer.goto('/ladders/hinge-ladder');
   await expect(viewer.getByRole('heading', { name: 'Hinge', level: 1 })).toBeVisible();
   await expect(viewer.getByRole('button', { name: 'Change the stairs' })).toHaveCount(0);
+});
+
+test('the ladder asks where computed demand and order disagree; the reason stays with it', async ({
+  page,
+}) => {
+  await signIn(page, 'head');
+  await page.goto('/ladders/bridge-ladder');
+  const questions = page.getByRole('region', { name: 'Questions from the computed demand' });
+  await expect(
+    questions.getByText(/From Band round the knees to One leg is \d+ points, \d+ % more/),
+  ).toBeVisible();
+  const thrust = questions.getByRole('listitem').filter({ hasText: 'Bodyweight thrust asks' });
+  await expect(thrust).toContainText('points less than Feet on the ball below it');
+  await thrust.getByLabel('The reason, kept with the ladder').fill('The bench is where load will be added.');
+  await thrust.getByRole('button', { name: 'Keep this reason' }).click();
+  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
+  await page.reload();
+  await expect(thrust).toContainText('Answered: The bench is where load will be added.');
+  await page.getByRole('link', { name: /Revision 2, history/ }).click();
+  await expect(page.getByText('Answers the demand: The bench is where load will be added.')).toBeVisible();
+
+  await page.goto('/ladders/squat-ladder');
+  await page.getByLabel('Show the parts').check();
+  await expect(page.getByRole('listitem').filter({ hasText: 'knee share' }).first()).toContainText('balance');
+  await page.getByLabel('What it asks of').selectOption({ label: 'Oskar Lindqvane' });
+  await expect(page.getByText('points for Oskar Lindqvane')).toBeVisible();
+  // A person's own limits are no question about the ladder: they lead to what would help.
+  await expect(page.getByRole('region', { name: 'The ladder for Oskar Lindqvane' })).toBeVisible();
+  await expect(page.getByLabel('The reason, kept with the ladder')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Spread over our people' }).click();
+  await expect(page.getByText(/\d+ to \d+ for our \d/).first()).toBeVisible();
+});
+
+test('a coach’s reason becomes a proposal; a viewer sees the profile without people', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'coach');
+  await page.goto('/ladders/bridge-ladder');
+  const open = page.getByRole('listitem').filter({ hasText: 'What goes between?' });
+  await open.getByLabel('The reason, kept with the ladder').fill('The march goes between.');
+  await open.getByRole('button', { name: 'Propose this reason' }).click();
+  await expect(page.getByText('Proposed to the head coach.')).toBeVisible();
+  const viewer = await another(browser, 'viewer');
+  await viewer.goto('/ladders/squat-ladder');
+  await expect(viewer.getByText('31 points').first()).toBeVisible();
+  await expect(viewer.getByLabel('What it asks of')).toHaveCount(0);
+  await viewer.goto('/body');
+  await expect(viewer.getByText('Balances.')).toBeVisible();
+  await viewer.context().close();
 });

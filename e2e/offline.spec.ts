@@ -1,12 +1,11 @@
-import { expect, test } from '@playwright/test';
-import { signIn } from './hall.ts';
+import { enter, expect, signIn, test } from './hall.ts';
 
 test('a lost connection loses nothing: sets wait on the tablet and are sent once', async ({
   page,
   context,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await signIn(page, 'coach');
+  await enter(page, 'coach');
   await page.getByRole('link', { name: /Marta Quillon/ }).click();
   const log = page.getByRole('button', { name: /watched, no fault/ }).first();
   const today = page.getByRole('region', { name: 'Logged that day' });
@@ -53,7 +52,7 @@ test('sets left on a closed tablet are sent when it is opened again', async ({ p
 test('after the server has started anew, what no snapshot covers is sent again, and dropped once one does', async ({
   page,
 }) => {
-  await signIn(page, 'coach');
+  await enter(page, 'coach');
   await page.getByRole('link', { name: /Tomas Wrenfield/ }).click();
   const log = page.getByRole('button', { name: /watched, no fault/ }).first();
   await expect(log).toBeVisible();
@@ -64,23 +63,46 @@ test('after the server has started anew, what no snapshot covers is sent again, 
   );
   const puts: string[] = [];
   page.on('request', (r) => r.method() === 'PUT' && r.url().includes('/api/sets/') && puts.push(r.url()));
-  const beat = () => page.evaluate(() => dispatchEvent(new Event('online')));
+  /** The tablet asks how the server is, and has its answer. */
+  const beat = async () => {
+    const answer = page.waitForResponse('**/api/heartbeat');
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await answer;
+  };
+  /** What the tablet keeps in one of its stores. */
+  const kept = (store: 'parcels' | 'server') =>
+    page.evaluate(
+      (name) =>
+        new Promise<unknown[]>((done, fail) => {
+          const opening = indexedDB.open('meister-outbox');
+          opening.onerror = () => fail(opening.error!);
+          opening.onsuccess = () => {
+            const all = opening.result.transaction(name).objectStore(name).getAll();
+            all.onsuccess = () => {
+              opening.result.close();
+              done(all.result);
+            };
+          };
+        }),
+      store,
+    );
   await log.click();
   await expect.poll(() => puts.length).toBe(1);
+  await expect.poll(() => kept('parcels')).toMatchObject([{ state: 'sent' }]);
   await beat();
-  await page.waitForTimeout(500);
+  await expect.poll(() => kept('server')).toEqual(['first start']);
   boot = 'second start';
   await beat();
   await expect.poll(() => puts.length).toBe(2);
   expect(puts[1]).toBe(puts[0]);
+  await expect.poll(() => kept('server')).toEqual(['second start']);
   snapshotAt = new Date(Date.now() + 60_000).toISOString();
   await beat();
-  await page.waitForTimeout(500);
+  await expect.poll(() => kept('parcels')).toEqual([]);
   boot = 'third start';
-  await beat();
-  await page.waitForTimeout(1000);
-  expect(puts).toHaveLength(2);
+  await page.reload();
   await expect(
     page.getByRole('region', { name: 'Logged that day' }).getByRole('button', { name: 'Correct' }),
   ).toHaveCount(1);
+  expect(puts).toHaveLength(2);
 });

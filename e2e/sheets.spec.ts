@@ -1,125 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import type { Page } from '@playwright/test';
 import type { Person } from '../contract/people.ts';
-import type { LibraryFile } from '../core/exchange/index.ts';
-import { printedLines, resolve, shelfOf } from '../core/library/index.ts';
-import { another, openPerson, signIn } from './hall.ts';
-
-const { documents } = JSON.parse(
-  readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
-) as LibraryFile;
-const shelf = shelfOf(documents);
-/** From the shortest to the longest sheet, by what it prints. */
-const byLength = shelf
-  .all('variation')
-  .map((v) => ({
-    slug: v.slug,
-    length: printedLines(resolve(v, shelf)).reduce((n, l) => n + l.text.length, 0),
-  }))
-  .sort((a, b) => a.length - b.length)
-  .map((v) => v.slug);
-const [shortest, longest] = [byLength[0]!, byLength.at(-1)!];
-
-/** Opens a job and waits until every sheet has found its size. */
-async function openJob(page: Page, query: string, sheets: number) {
-  await page.goto(`/print?${query}`);
-  await expect(page.locator('[data-sheet]')).toHaveCount(sheets);
-  await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(400);
-}
-
-/** What is wrong with the sheets as they stand in print: cut, too small, wider than the paper. */
-const flaws = (page: Page) =>
-  page.evaluate(() => {
-    const found: string[] = [];
-    for (const sheet of document.querySelectorAll<HTMLElement>('[data-sheet]')) {
-      const name = sheet.dataset.sheet!;
-      const content = sheet.querySelector<HTMLElement>('.sheet-content')!;
-      const edge = content.getBoundingClientRect();
-      const least = name.startsWith('floor:') ? 20 : 9;
-      const walk = document.createTreeWalker(content, NodeFilter.SHOW_TEXT);
-      for (let node = walk.nextNode(); node; node = walk.nextNode()) {
-        const of = node.parentElement!;
-        if (node.textContent!.trim() === '' || of.closest('svg')) continue;
-        const points = parseFloat(getComputedStyle(of).fontSize) * 0.75;
-        if (points < least - 0.05) found.push(`${name}: ${points} pt: ${node.textContent}`);
-        const range = document.createRange();
-        range.selectNodeContents(node);
-        for (const box of range.getClientRects()) {
-          if (box.right > edge.right + 1 || box.left < edge.left - 1)
-            found.push(`${name}: beyond the edge: ${node.textContent}`);
-        }
-      }
-      if (content.scrollWidth > content.clientWidth + 1) found.push(`${name}: wider than the paper`);
-    }
-    return found;
-  });
-
-const promised = (page: Page) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('[data-sheet]')].reduce(
-      (n, s) => n + Number(s.dataset.pages),
-      0,
-    ),
-  );
-
-for (const paper of ['A4', 'Letter'] as const) {
-  test(`every kind of sheet prints on ${paper} as promised, for the longest and the shortest`, async ({
-    page,
-  }) => {
-    test.setTimeout(180_000);
-    await signIn(page, 'coach');
-    const jobs: [string, number][] = [
-      ...[shortest, longest].flatMap((slug): [string, number][] => [
-        [`floor:${slug}`, 1],
-        [`full:${slug}`, 2],
-        [`handout:${slug}`, 1],
-        [`log:${slug}`, 1],
-        [`warm-up:${slug}`, 1],
-      ]),
-      ...shelf.all('ladder').map((l): [string, number] => [`poster:${l.slug}`, 1]),
-      [`log:${byLength.slice(-8).join('+')}`, 4],
-      [`warm-up:${byLength.slice(-8).join('+')}`, 1],
-    ];
-    for (const [job, most] of jobs) {
-      await openJob(page, `job=${job}&paper=${paper}`, 1);
-      const pages = await promised(page);
-      expect(pages, job).toBeLessThanOrEqual(most);
-      await page.emulateMedia({ media: 'print' });
-      expect(await flaws(page), job).toEqual([]);
-      await page.emulateMedia({ media: null });
-      const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
-      expect({ job, pages: pdf.match(/\/Type \/Page\b/g)?.length }).toEqual({ job, pages });
-      const box = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf)!;
-      // ISO 216 A4 is 210 mm wide, Letter 8.5 in; a PDF point is 1/72 in.
-      expect(Math.abs(Number(box[1]) - (paper === 'A4' ? (210 / 25.4) * 72 : 612))).toBeLessThan(1);
-    }
-  });
-}
-
-test('every floor sheet of the library fits its page at 20 pt and more', async ({ page }) => {
-  test.setTimeout(240_000);
-  await signIn(page, 'coach');
-  const trained = shelf.all('variation').filter((v) => v.roles.some((r) => r !== 'prepare'));
-  for (let at = 0; at < trained.length; at += 30) {
-    const slugs = trained.slice(at, at + 30).map((v) => v.slug);
-    // One at a time on the paper, so that the contents line does not take its room.
-    const job = slugs.map((s) => `floor:${s}`).join(',');
-    await openJob(page, `job=${job}&paper=Letter`, slugs.length);
-    const cut = await page.evaluate(() => {
-      const room = (279.4 - 24) * (96 / 25.4);
-      return [...document.querySelectorAll<HTMLElement>('[data-sheet]')]
-        .slice(1)
-        .filter((s) => s.querySelector('.sheet-content')!.scrollHeight > room)
-        .map((s) => s.dataset.sheet);
-    });
-    expect(cut).toEqual([]);
-    await page.emulateMedia({ media: 'print' });
-    expect(await flaws(page)).toEqual([]);
-    await page.emulateMedia({ media: null });
-  }
-});
+import { another, expect, openJob, signIn, stranger, test } from './hall.ts';
 
 test('a coach puts a job together for a person; the first page says what is in it', async ({ page }) => {
   await signIn(page, 'coach');
@@ -197,7 +77,7 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await page.getByRole('button', { name: 'Make the link' }).click();
   const url = await page.getByLabel('Link', { exact: true }).inputValue();
 
-  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const phone = await stranger(browser);
   await phone.goto(url);
   await expect(phone.getByText('From Kestrel Quay Rowing & Rescue Centre')).toBeVisible();
   await expect(phone.locator('[data-sheet="handout:split-squat"]')).toContainText('One thing to think of');
@@ -219,43 +99,6 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await expect(phone.getByRole('alert')).toContainText('This link has ended.');
   await phone.goto('/shared/nothing');
   await expect(phone.getByRole('alert')).toContainText('leads nowhere');
-});
-
-test('a filled paper sheet is entered row by row: all of it or, with a word on each row, nothing', async ({
-  page,
-}) => {
-  await signIn(page, 'coach');
-  await openPerson(page, 'Ida Farrow');
-  const people = (await (await page.request.get('/api/people')).json()) as Person[];
-  const { id } = people.find((p) => p.name === 'Ida Farrow')!;
-  const count = async () =>
-    ((await (await page.request.get(`/api/today?people=${id}`)).json()) as { people: { sets: unknown[] }[] })
-      .people[0]!.sets.length;
-  const before = await count();
-  await page.getByRole('link', { name: 'Enter a paper sheet' }).click();
-  await expect(page.getByRole('heading', { name: 'Enter a paper sheet: Ida Farrow' })).toBeVisible();
-  const rows = page.getByRole('row').filter({ has: page.getByRole('checkbox') });
-  const cell = (row: number, name: RegExp) => rows.nth(row).getByRole('textbox', { name });
-  await cell(0, /: (Repetitions|Seconds)$/).fill('14');
-  await cell(0, /effort/).fill('6');
-  await cell(0, /pain/).fill('0');
-  await rows.nth(0).getByRole('checkbox').check();
-  await cell(1, /: (Repetitions|Seconds)$/).fill('eleven');
-  await cell(1, /faults/).fill('a2');
-  await page.getByRole('button', { name: /^Keep/ }).click();
-  await expect(page.getByRole('alert')).toContainText('One row needs a look. Nothing has been kept yet');
-  await expect(page.getByText('“eleven” is no number')).toBeVisible();
-  await expect(page.getByText('Faults are counted only where the set was watched.')).toBeVisible();
-  expect(await count()).toBe(before);
-
-  await cell(1, /: (Repetitions|Seconds)$/).fill('11');
-  await rows.nth(1).getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Keep 2 sets' }).click();
-  await expect(page.getByText('2 sets are kept')).toBeVisible();
-  await expect.poll(count).toBe(before + 2);
-  await expect(cell(0, /: (Repetitions|Seconds)$/)).toHaveValue('');
-  await page.goto(`/floor/${id}/paper?of=nothing%20here!`);
-  await expect(page.getByText('The address names no log sheet.')).toBeVisible();
 });
 
 test('a warm-up list follows the house answer and leaves out what is barred', async ({ page, browser }) => {

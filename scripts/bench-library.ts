@@ -1,4 +1,3 @@
-import { existsSync } from 'node:fs';
 import { diceCoefficient } from 'dice-coefficient';
 import { diffWordsWithSpace } from 'diff';
 import type { Page } from '@playwright/test';
@@ -22,6 +21,7 @@ import { differingFields } from '../web/library/readable.ts';
 import { comparedLines } from '../web/library/word-diff.ts';
 import { findableOf } from '../web/workers/findable.ts';
 import { Finder } from '../web/workers/finder.ts';
+import { findChromium } from './chromium.mjs';
 import { emptyServer } from './demo-server.ts';
 import { high, median, middle, show } from './measure.ts';
 
@@ -76,7 +76,7 @@ export async function benchLibrary(): Promise<void> {
     );
     likeness(shelf);
     await searching(shelf);
-    if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) await inTheBrowser(bodies);
+    if (findChromium()) await inTheBrowser(bodies);
     else console.log('No Chromium: the page was not measured.');
   }
   await difference();
@@ -150,7 +150,7 @@ async function difference(): Promise<void> {
 
 /** The library page from a cold load, and keystrokes until the list has followed. */
 async function inTheBrowser(bodies: readonly Body[]): Promise<void> {
-  const { base, browser, close } = await emptyServer(4398);
+  const { base, browser, close } = await emptyServer();
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();

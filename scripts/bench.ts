@@ -1,4 +1,3 @@
-import { existsSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, schema } from '../server/db/index.ts';
 import { loadDemo } from '../server/demo/index.ts';
@@ -15,6 +14,7 @@ import { seeded } from '../core/testing/seeded.ts';
 import { benchFloor } from './bench-floor.ts';
 import { benchLibrary } from './bench-library.ts';
 import { benchLog } from './bench-log.ts';
+import { findChromium } from './chromium.mjs';
 import { demoServer } from './demo-server.ts';
 import { high, median, middle, show } from './measure.ts';
 
@@ -113,8 +113,8 @@ await benchLog();
 await benchLibrary();
 
 // ---- A slider of the body room in a real browser: solving, two figures, tables, layout.
-if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
-  const { base, browser, close: end } = await demoServer(4399);
+if (findChromium()) {
+  const { base, browser, close: end } = await demoServer();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(base);

@@ -1,10 +1,10 @@
-import { spawn } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import type { Browser } from '@playwright/test';
-import { root } from '../server/root.ts';
+import { CHROMIUM_FLAGS, findChromium } from './chromium.mjs';
+import { startHall } from './hall-server.ts';
 
 export interface DemoServer {
   base: string;
@@ -12,35 +12,25 @@ export interface DemoServer {
   close: () => Promise<void>;
 }
 
-/** A fresh demo hall on a port of its own, and a browser to look at it with; both end with `close`. */
-export const demoServer = (port: number) => serverOn(port, ['--demo']);
+/** A fresh demo hall on the built server, and a browser to look at it with; both end with `close`. */
+export const demoServer = () => serverWith(['--demo']);
 
 /** The same with an empty hall. */
-export const emptyServer = (port: number) => serverOn(port, []);
+export const emptyServer = () => serverWith([]);
 
-async function serverOn(port: number, flags: string[]): Promise<DemoServer> {
+async function serverWith(flags: string[]): Promise<DemoServer> {
   const folder = await mkdtemp(path.join(tmpdir(), 'meister-demo-'));
-  const server = spawn(process.execPath, ['scripts/serve.mjs', ...flags], {
-    cwd: root,
-    env: { ...process.env, PORT: String(port), MEISTER_DATA: folder },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((done, fail) => {
-    server.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Meister is at') && done());
-    server.on('exit', () => fail(new Error('The server did not start.')));
-  });
-  server.removeAllListeners('exit');
+  const server = await startHall(folder, { flags });
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
+    executablePath: findChromium() ?? undefined,
+    args: CHROMIUM_FLAGS,
   });
   return {
-    base: `http://127.0.0.1:${port}`,
+    base: server.base,
     browser,
     close: async () => {
       await browser.close();
-      server.kill('SIGTERM');
-      await new Promise((done) => server.on('exit', done));
+      await server.stop();
       await rm(folder, { recursive: true, force: true });
     },
   };

@@ -22,18 +22,25 @@ export function run(command, args, options = {}) {
   return status ?? 1;
 }
 
-/** `npm ci` when the lock file is not the one that was installed last. */
+/** Whether what lies in node_modules, by npm's own record, is what the lock file names; an npm ci by hand counts too. */
+function isInstalled() {
+  const record = path.join(root, 'node_modules', '.package-lock.json');
+  if (!existsSync(record)) return false;
+  const packages = (file) => JSON.parse(readFileSync(file, 'utf8')).packages;
+  const there = packages(record);
+  return Object.entries(packages(path.join(root, 'package-lock.json'))).every(
+    ([at, wanted]) => at === '' || there[at]?.version === wanted.version || (wanted.optional && !there[at]),
+  );
+}
+
+/** `npm ci` when something that the lock file names is not there. */
 export function ensureInstalled() {
-  const lock = createHash('sha256')
-    .update(readFileSync(path.join(root, 'package-lock.json')))
-    .digest('hex');
-  if (existsSync(path.join(root, 'node_modules', 'tsx')) && isStamped('install', lock)) return;
+  if (isInstalled()) return;
   console.log('Installing packages …');
   if (run('npm', ['ci', '--no-audit', '--no-fund']) !== 0) {
     console.error('npm ci failed; see above.');
     process.exit(1);
   }
-  stamp('install', lock);
 }
 
 function fingerprint(folders) {

@@ -6,6 +6,7 @@ import type { LibraryFile } from '../core/exchange/index.ts';
 import { resolveMechanics, shelfOf } from '../core/library/index.ts';
 import { contactSheet } from './contact-sheet.tsx';
 import { demoServer } from './demo-server.ts';
+import { ensureBuilt } from './prepare.mjs';
 
 /** Takes the pictures of docs/screenshots from a fresh demo hall: `npm run screenshots [name …]`. */
 const wanted = process.argv.slice(2);
@@ -105,7 +106,8 @@ const SHOTS: Shot[] = [
   },
 ];
 
-const { base, browser, close } = await demoServer(4393);
+ensureBuilt();
+const { base, browser, close } = await demoServer();
 try {
   for (const shot of SHOTS.filter((s) => wanted.length === 0 || wanted.includes(s.name))) {
     const [width, height] = shot.size ?? [1280, 800];

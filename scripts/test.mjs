@@ -1,11 +1,15 @@
 // npm test: every check there is, and one closing line that adds them up.
-import { spawnSync } from 'node:child_process';
+// npm test -- core/ladder e2e/faults: just the tests whose path holds one of the words.
+// npm run test:long: the unit tests with many times as many made-up cases.
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import path from 'node:path';
+import { CHROMIUM_PACKAGE, findChromium } from './chromium.mjs';
 import { ensureBuilt, ensureInstalled, root, run } from './prepare.mjs';
 
 const out = path.join(root, '.cache', 'results');
+const long = process.argv.includes('--long');
+const asked = process.argv.slice(2).filter((word) => word !== '--long');
 let passed = 0;
 let failed = 0;
 
@@ -15,33 +19,72 @@ function step(name, ok) {
   else failed++;
 }
 
-/** Chromium from the system's packages; installed where this may be done, otherwise told in one line. */
-function findChromium() {
-  const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].filter(Boolean);
-  const found = () => known.find((file) => existsSync(file));
-  if (found()) return found();
-  if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
+/** A script of package.json beside others: what it prints comes when it has ended, and only if it failed. */
+const check = (name, script) =>
+  new Promise((done) => {
+    const child = spawn('npm', ['run', '--silent', script], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+    child.on('close', (code) => {
+      if (code !== 0) process.stdout.write(Buffer.concat(said));
+      step(name, code === 0);
+      done();
+    });
+  });
+
+/** A run of tests that says what it does as it goes. */
+const follow = (command, args, env = {}) =>
+  new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+    child.on('close', done);
+  });
+
+const bin = (name) => path.join(root, 'node_modules', '.bin', name);
+
+async function statics() {
+  await check('types', 'typecheck');
+  await check('lint', 'lint:code');
+  await check('who imports whom', 'lint:imports');
+  await check('format', 'lint:format');
+}
+
+async function unitTests(filters) {
+  const file = path.join(out, 'unit.json');
+  const reports = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+  const code = await follow(bin('vitest'), ['run', ...filters, ...reports], long ? { TEST_LONG: '1' } : {});
+  const unit = readJson(file);
+  passed += unit?.numPassedTests ?? 0;
+  failed += unit?.numFailedTests ?? 0;
+  // A file that could not even be loaded counts as one failure.
+  if (!unit || (code !== 0 && unit.numFailedTests === 0)) step('unit tests ran to the end', false);
+}
+
+async function browserTests(filters) {
+  if (!ensureChromium()) {
+    step(
+      `browser tests: no Chromium. Install it (Debian: apt-get install ${CHROMIUM_PACKAGE}) or set CHROMIUM to its path`,
+      false,
+    );
+    return;
+  }
+  const file = path.join(out, 'e2e.json');
+  const code = await follow(bin('playwright'), ['test', ...filters], { E2E_JSON: file });
+  const stats = readJson(file)?.stats;
+  passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  failed += stats?.unexpected ?? 0;
+  if (!stats || (code !== 0 && stats.unexpected === 0)) step('browser tests ran to the end', false);
+}
+
+/** Chromium from the system's packages; installed where this may be done. */
+function ensureChromium() {
+  if (!findChromium() && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium …');
     run('apt-get', ['update', '-qq']);
-    run('apt-get', ['install', '-y', '-qq', 'chromium'], {
+    run('apt-get', ['install', '-y', '-qq', CHROMIUM_PACKAGE], {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
   }
-  return found();
-}
-
-/** The first of two ports in a row that nobody listens on. */
-async function freePorts() {
-  const free = (port) =>
-    new Promise((done) => {
-      const probe = createServer();
-      probe.once('error', () => done(false));
-      probe.listen(port, '127.0.0.1', () => probe.close(() => done(true)));
-    });
-  for (let port = 4391; port < 4591; port += 2) {
-    if ((await free(port)) && (await free(port + 1))) return port;
-  }
-  throw new Error('No two free ports between 4391 and 4591.');
+  return findChromium();
 }
 
 function readJson(file) {
@@ -56,42 +99,16 @@ ensureInstalled();
 rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 
-step('types', run('npx', ['tsc', '--noEmit']) === 0);
-step('lint and import directions', run('npx', ['eslint', '.', '--max-warnings', '0']) === 0);
-step('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']) === 0);
+// The bundle's own test reads what was built, and the browser tests run it.
 ensureBuilt();
-
-const unitFile = path.join(out, 'unit.json');
-const unitCode = run('npx', [
-  'vitest',
-  'run',
-  '--reporter=default',
-  '--reporter=json',
-  `--outputFile.json=${unitFile}`,
-]);
-const unit = readJson(unitFile);
-passed += unit?.numPassedTests ?? 0;
-failed += unit?.numFailedTests ?? 0;
-// A file that could not even be loaded counts as one failure.
-if (!unit || (unitCode !== 0 && unit.numFailedTests === 0)) step('unit tests ran to the end', false);
-
-const chromium = findChromium();
-if (!chromium) {
-  step(
-    'browser tests: no Chromium. Install it (Debian: apt-get install chromium) or set CHROMIUM to its path',
-    false,
-  );
+if (asked.length > 0 || long) {
+  const browser = asked.filter((word) => word.startsWith('e2e'));
+  const unit = asked.filter((word) => !word.startsWith('e2e'));
+  if (unit.length > 0 || browser.length === 0) await unitTests(unit);
+  if (browser.length > 0) await browserTests(browser);
 } else {
-  const e2eFile = path.join(out, 'e2e.json');
-  const { status } = spawnSync('npx', ['playwright', 'test'], {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, CHROMIUM: chromium, E2E_JSON: e2eFile, E2E_PORT: String(await freePorts()) },
-  });
-  const stats = readJson(e2eFile)?.stats;
-  passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
-  failed += stats?.unexpected ?? 0;
-  if (!stats || (status !== 0 && stats.unexpected === 0)) step('browser tests ran to the end', false);
+  await Promise.all([statics(), unitTests([])]);
+  await browserTests([]);
 }
 
 console.log(`${passed} passed, ${failed} failed`);

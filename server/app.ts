@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
-import type { Context } from 'hono';
+import type { Context, MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { except } from 'hono/combine';
@@ -10,6 +10,7 @@ import { csrf } from 'hono/csrf';
 import { matchedRoutes } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
 import { accessRoutes, permitted, readMe } from './access/index.ts';
+import type { Tell } from './db/index.ts';
 import { faultRoutes } from './fault/index.ts';
 import { hallRoutes } from './hall/index.ts';
 import { problemResponse, Refusal } from './http.ts';
@@ -28,6 +29,7 @@ const IMPORT_LIMIT = 24 * KB * KB;
 export function createApp(s: Services): App {
   const app = new Hono<Env>();
 
+  if (s.tell) app.use('/api/*', tellRequest(s.tell));
   app.use(compress());
   app.use(
     secureHeaders({
@@ -59,7 +61,7 @@ export function createApp(s: Services): App {
   app.use('/api/*', async (c: Context<Env>, next) => {
     const me = await readMe(c, s);
     c.set('me', me);
-    const route = matchedRoutes(c).find((r) => r.method !== 'ALL' && r.path.startsWith('/api/'));
+    const route = routeOf(c);
     if (!route) return problemResponse(404, `There is nothing at ${c.req.path}.`);
     if (!permitted(`${route.method} ${route.path}`, me?.role ?? null)) {
       return me
@@ -92,6 +94,20 @@ export function createApp(s: Services): App {
   serveWeb(app);
   return app;
 }
+
+/** The route that answers, with its pattern for a path: `/api/people/:id`. */
+const routeOf = (c: Context<Env>) =>
+  matchedRoutes(c).find((r) => r.method !== 'ALL' && r.path.startsWith('/api/'));
+
+/** One line a request: its pattern, never the path itself, which may name a person or hold a token. */
+const tellRequest =
+  (tell: Tell): MiddlewareHandler<Env> =>
+  async (c, next) => {
+    const start = performance.now();
+    await next();
+    const route = routeOf(c)?.path ?? 'no such route';
+    tell(`${c.req.method} ${route} ${c.res.status} ${Math.round(performance.now() - start)} ms`);
+  };
 
 /** The built interface; unknown assets are 404, every other path is a page of the application. */
 function serveWeb(app: App): void {

@@ -2,7 +2,7 @@ import type { Context, Hono } from 'hono';
 import type Joi from 'joi';
 import type { Me } from '../contract/access.ts';
 import type { Problem } from '../contract/problem.ts';
-import type { Db, Snapshots } from './db/index.ts';
+import type { Db, Snapshots, Tell } from './db/index.ts';
 
 /** What every room's routes are given. */
 export interface Services {
@@ -13,6 +13,8 @@ export interface Services {
   snapshots: Pick<Snapshots, 'changed' | 'coveredUntil'>;
   /** Where the application is reached from outside; cookies are marked Secure when it is https. */
   publicUrl: string;
+  /** For whoever works on it: is told each request's route, outcome and time. */
+  tell?: Tell | undefined;
 }
 
 export type Env = { Variables: { me: Me | null } };

@@ -9,6 +9,7 @@ import type { Person } from '../contract/people.ts';
 import { openEmbedded, schema } from './db/index.ts';
 import { root } from './root.ts';
 import { setOf } from './testing/hall.ts';
+import { demoDatabase } from './testing/demo.ts';
 import { freePort } from './testing/free-port.ts';
 
 let folder: string;
@@ -16,7 +17,7 @@ let server: ChildProcess;
 let port: number;
 
 async function start(): Promise<void> {
-  server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--demo'], {
+  server = spawn(process.execPath, ['dist-server/main.js'], {
     cwd: root,
     env: { ...process.env, MEISTER_DATA: folder, PORT: String(port), HOST: '127.0.0.1', PUBLIC_URL: '' },
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -30,6 +31,7 @@ async function start(): Promise<void> {
 beforeAll(async () => {
   folder = await mkdtemp(path.join(tmpdir(), 'meister-killed-'));
   port = await freePort();
+  await (await demoDatabase(path.join(folder, 'db'))).close();
 });
 afterAll(async () => {
   server.kill('SIGKILL');

@@ -21,17 +21,20 @@ async function main(): Promise<void> {
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
 
+  const tell = process.env.MEISTER_DEBUG === '1' ? (line: string) => console.log(line) : undefined;
   const url = process.env.DATABASE_URL;
   await mkdir(folder, { recursive: true });
   const unlock = await lockFolder(folder);
-  const { db, close } = url ? await openServer(url) : await openEmbedded(path.join(folder, 'db'));
+  const { db, close } = url
+    ? await openServer(url, tell)
+    : await openEmbedded(path.join(folder, 'db'), { tell });
   const clock = () => new Date();
   if (demo && (await hallRow(db)) === null) {
     console.log('Loading the demo hall …');
     await loadDemo(db, clock());
   }
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
-  const app = createApp({ db, clock, boot: randomUUID(), snapshots, publicUrl });
+  const app = createApp({ db, clock, boot: randomUUID(), snapshots, publicUrl, tell });
   const server = serve({ fetch: app.fetch, port, hostname: host }, () => {
     console.log(`Meister is at ${publicUrl}`);
     console.log(`Data: ${url ? 'the PostgreSQL server of DATABASE_URL' : folder}`);

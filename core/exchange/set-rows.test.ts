@@ -4,6 +4,7 @@ import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../library/index.
 import { rowOfSet, setOfRow, SET_COLUMNS } from './index.ts';
 import type { SetRow, SetRowContext } from './index.ts';
 import type { LoggedSet } from '../ladder/index.ts';
+import { runs } from '../testing/runs.ts';
 
 const ID = '0a0b0c0d-1111-4222-8333-444455556666';
 const ctx: SetRowContext = {
@@ -80,7 +81,7 @@ describe('sets as rows', () => {
         expect(setOfRow(rowOfSet(set, 'Ida'), 2, 1, ctx)).toEqual({ set: { ...same, personId: 'p1' } });
         expect(Object.keys(rowOfSet(set, 'Ida'))).toEqual([...SET_COLUMNS]);
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { facts, input, ladder, level, set } from '../testing/samples.ts';
 import { decide, overrideRefused, standingAfter, withoutHealth } from './index.ts';
 import type { Criterion, DecisionInput, LoggedSet, Restriction } from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 const D = ['2026-01-05', '2026-01-07', '2026-01-10', '2026-01-12'] as const;
 const two = (date: string, change: Partial<LoggedSet> = {}) => [
@@ -241,7 +242,7 @@ describe('properties', () => {
         const better = sets.map((s, i) => (i === which ? { ...s, doneReps: (s.doneReps ?? 0) + more } : s));
         expect(about(better).outcome).toBe('move up');
       }),
-      { numRuns: 150, maxSkipsPerRun: 2000 },
+      { numRuns: runs(60), maxSkipsPerRun: 2000 },
     );
   });
 
@@ -257,7 +258,7 @@ describe('properties', () => {
         const painful = sets.map((s) => (s.date === last ? { ...s, pain } : s));
         expect(about(painful).outcome).not.toBe('move up');
       }),
-      { numRuns: 500 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -4,6 +4,7 @@ import { anyCriterion, anySetAtom } from '../testing/criteria.ts';
 import { facts, input, ladder, level, set } from '../testing/samples.ts';
 import { daysAfter, decide, evaluate, evidenceWindow, levelEvidence } from './index.ts';
 import type { Criterion, DecisionInput, LoggedSet } from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 // Laws that hold for every criterion that can be written, not for chosen examples.
 
@@ -126,7 +127,7 @@ describe('laws of the decision, for any criterion', () => {
         });
         expect(judged.judgement).toBe('met');
       }),
-      { numRuns: 4000 },
+      { numRuns: runs(1500) },
     );
     expect(met).toBeGreaterThan(200);
   });
@@ -143,7 +144,7 @@ describe('laws of the decision, for any criterion', () => {
       fc.property(anyCriterion(), manySets, (c, sets) => {
         expect(about(c, sets, { restrictions: [all] }).outcome).toBe('stop and refer');
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -170,7 +171,7 @@ describe('laws of the decision, for any criterion', () => {
         expect(outcome).toBe('hold');
         expect(advance.judgement).not.toBe('met');
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(600) },
     );
   });
 
@@ -185,7 +186,7 @@ describe('laws of the decision, for any criterion', () => {
           expect(about(c, shuffled)).toEqual(about(c, sets));
         },
       ),
-      { numRuns: 500 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -208,7 +209,7 @@ describe('laws of the decision, for any criterion', () => {
         );
         expect({ ...part, sessionDates: [] }).toEqual({ ...whole, sessionDates: [] });
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -218,7 +219,7 @@ describe('laws of the decision, for any criterion', () => {
         const d = about(c, sets);
         expect(d.earliestSessions === 0).toBe(d.advance.judgement === 'met');
       }),
-      { numRuns: 500 },
+      { numRuns: runs(300) },
     );
   });
 });

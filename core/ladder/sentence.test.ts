@@ -16,6 +16,7 @@ import {
 } from './index.ts';
 import type { Atom, Criterion, Window } from './index.ts';
 import { facts } from '../testing/samples.ts';
+import { runs } from '../testing/runs.ts';
 
 // A reader of the sentences, written apart from their writer: if it gives back the tree, no two trees share a sentence.
 
@@ -194,7 +195,7 @@ describe('sentence and tree', () => {
         expect(read(sentenceOf(c))).toEqual(simplified(c));
         expect(sentenceOf(simplified(c))).toBe(sentenceOf(c));
       }),
-      { numRuns: 3000 },
+      { numRuns: runs(3000) },
     );
   });
   it('say windows, loads, aids and levels as a coach would', () => {

@@ -18,6 +18,7 @@ import {
   withChanges,
 } from './index.ts';
 import type { Body, HouseQuestion, Line, Shelf } from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 const under = (text: string, ...answers: string[]): Line => ({ text, holdsUnder: { q: answers } });
 
@@ -208,7 +209,7 @@ describe('no sheet prints a line that contradicts the rule in force', () => {
         }
         expect(printed).toBeGreaterThan(100);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 
@@ -373,7 +374,7 @@ describe('merging cues', () => {
         expect(after.get('cue', drop)!.retired).toBe(true);
         expect(JSON.stringify(after.all('fault'))).not.toContain(`"cue":"${drop}"`);
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 

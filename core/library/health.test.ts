@@ -18,6 +18,7 @@ import {
   shelfOf,
 } from './index.ts';
 import type { Body, Equipment, Finding, Shelf, Variation } from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 const demo = (
   JSON.parse(readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8')) as LibraryFile
@@ -181,7 +182,7 @@ describe('health of some documents', () => {
           expect(findingsAbout(some, b)).toEqual(findingsAbout(whole, b));
         }
       }),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     );
   });
 });

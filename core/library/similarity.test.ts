@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../testing/seeded.ts';
 import { madeUpLibrary } from '../testing/library.ts';
 import { NEAR_DUPLICATE, similarity, SimilarityIndex, tokensOf, trigramsOf, wordsIn } from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 describe('trigrams', () => {
   it('are those of the worked example in the PostgreSQL manual (pg_trgm, F.35)', () => {
@@ -98,7 +99,7 @@ describe('the index', () => {
         expect(values).toEqual([...values].sort((a, b) => b - a));
         expect(index.nearest(text, 0.4, 2)).toEqual(near.slice(0, 2));
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

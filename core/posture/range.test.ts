@@ -5,6 +5,7 @@ import type { Build } from '../body/index.ts';
 import type { SettledMechanics } from '../library/index.ts';
 import { COMPUTED, REPERTOIRE } from '../testing/repertoire.ts';
 import * as P from './index.ts';
+import { runs } from '../testing/runs.ts';
 
 const b = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 40 });
 const builds = fc
@@ -65,7 +66,7 @@ describe('every movement of the repertoire', () => {
         // Inclined benches press at a slant; what the pad and hook are taken to hold is the weight's moment.
         expect(turning / weight).toBeCloseTo(com, 9);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 
@@ -116,7 +117,7 @@ describe('virtual work: what the joints do is what the weight gains', () => {
           expect(Math.abs(work(p, q, 2) - gain)).toBeLessThan(2e-3);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
   it('holds for bridges and thrusts', () => {
@@ -143,7 +144,7 @@ describe('virtual work: what the joints do is what the weight gains', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 });

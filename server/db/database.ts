@@ -6,6 +6,8 @@ import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import { root } from '../root.ts';
 import * as schema from './schema.ts';
+import { tellSlowQueries } from './slow.ts';
+import type { Tell } from './slow.ts';
 import { emptyTemplate } from './template.ts';
 
 /** Either driver, and a transaction of either. */
@@ -16,30 +18,42 @@ export interface OpenDatabase {
   close: () => Promise<void>;
 }
 
+export interface EmbeddedDatabase extends OpenDatabase {
+  /** The whole data folder as a tar file, from which another can begin. */
+  dump: () => Promise<Blob>;
+}
+
 const migrationsFolder = path.join(root, 'server/db/migrations');
 
 /**
  * Opens the embedded database and brings its tables up to date.
  * @param folder where it lives; `null` for one in memory. The parent is made; a missing or empty
- *   folder is filled from the cached template, which is much faster than a new cluster.
+ *   folder is filled from a template, which is much faster than a new cluster.
+ * @param options.template what a missing folder is filled from; the cached empty cluster if not given
+ * @param options.tell is told of each slow query
  */
-export async function openEmbedded(folder: string | null): Promise<OpenDatabase> {
+export async function openEmbedded(
+  folder: string | null,
+  { template, tell }: { template?: Blob; tell?: Tell | undefined } = {},
+): Promise<EmbeddedDatabase> {
   const fresh = folder === null || (await isEmpty(folder));
   if (folder !== null) await mkdir(folder, { recursive: true });
-  const options = fresh ? { loadDataDir: await emptyTemplate() } : {};
+  const options = fresh ? { loadDataDir: template ?? (await emptyTemplate()) } : {};
   const client = folder === null ? new PGlite(options) : new PGlite({ dataDir: folder, ...options });
   await client.waitReady;
+  if (tell) tellSlowQueries(client, tell);
   const db = drizzlePglite(client, { schema });
   await migratePglite(db, { migrationsFolder });
-  return { db, close: () => client.close() };
+  return { db, close: () => client.close(), dump: () => client.dumpDataDir('none') };
 }
 
-/** Opens a PostgreSQL server (15 or newer) and brings its tables up to date. */
-export async function openServer(url: string): Promise<OpenDatabase> {
+/** Opens a PostgreSQL server (15 or newer) and brings its tables up to date; `tell` is told of each slow query. */
+export async function openServer(url: string, tell?: Tell): Promise<OpenDatabase> {
   const { default: pg } = await import('pg');
   const { drizzle } = await import('drizzle-orm/node-postgres');
   const { migrate } = await import('drizzle-orm/node-postgres/migrator');
   const pool = new pg.Pool({ connectionString: url });
+  if (tell) pool.on('connect', (client) => tellSlowQueries(client, tell));
   const db = drizzle(pool, { schema });
   await migrate(db, { migrationsFolder });
   return { db, close: () => pool.end() };

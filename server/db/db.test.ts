@@ -6,7 +6,6 @@ import { Readable } from 'node:stream';
 import { gzipSync } from 'node:zlib';
 import { getTableName } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { loadDemo } from '../demo/index.ts';
 import { root } from '../root.ts';
 import {
   backupLines,
@@ -20,14 +19,13 @@ import {
 } from './index.ts';
 import type { OpenDatabase } from './index.ts';
 import { toDelete } from './snapshots.ts';
+import { DEMO_NOW as NOW, demoDatabase } from '../testing/demo.ts';
 
-const NOW = new Date('2026-11-24T12:00:00Z');
 let folder: string;
 let demo: OpenDatabase;
 beforeAll(async () => {
   folder = await mkdtemp(path.join(tmpdir(), 'meister-'));
-  demo = await openEmbedded(null);
-  await loadDemo(demo.db, NOW);
+  demo = await demoDatabase();
 });
 afterAll(async () => {
   await demo.close();

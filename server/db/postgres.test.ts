@@ -8,8 +8,9 @@ import { loadDemo } from '../demo/index.ts';
 import { shelfInForce } from '../library/index.ts';
 import { overview } from '../log/evidence.ts';
 import { personList } from '../people/index.ts';
-import { backupLines, openEmbedded, openServer } from './index.ts';
+import { backupLines, openServer } from './index.ts';
 import type { Db, OpenDatabase } from './index.ts';
+import { DEMO_NOW as NOW, demoDatabase } from '../testing/demo.ts';
 import { freePort } from '../testing/free-port.ts';
 
 const versions = '/usr/lib/postgresql';
@@ -17,7 +18,6 @@ const newest = existsSync(versions)
   ? readdirSync(versions).sort((a, b) => Number(b) - Number(a))[0]
   : undefined;
 const bin = (tool: string) => path.join(versions, newest ?? '', 'bin', tool);
-const NOW = new Date('2026-11-24T12:00:00Z');
 
 // Only where the system brings a PostgreSQL server; the embedded database is tested everywhere.
 describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL server instead', () => {
@@ -47,9 +47,8 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
       'start',
     );
     server = await openServer(`postgres://meister@127.0.0.1:${port}/postgres`);
-    embedded = await openEmbedded(null);
+    embedded = await demoDatabase();
     await loadDemo(server.db, NOW);
-    await loadDemo(embedded.db, NOW);
   });
   afterAll(async () => {
     await server?.close();

@@ -1,24 +1,21 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aidUsed, daysBetween, OUTCOMES, standingAfter } from '../../core/ladder/index.ts';
-import { openEmbedded } from '../db/index.ts';
 import type { OpenDatabase } from '../db/index.ts';
 import { shelfInForce } from '../library/index.ts';
 import type { ShelfInForce } from '../library/index.ts';
 import { judge, overview, recordsFrom } from '../log/index.ts';
 import type { PersonLine } from '../../contract/log.ts';
 import { personList } from '../people/index.ts';
-import { loadDemo } from './index.ts';
 import { PEOPLE } from './people.ts';
 import { seeded } from '../../core/testing/seeded.ts';
 import { seasonOf } from './season.ts';
+import { DEMO_TODAY as TODAY, demoDatabase } from '../testing/demo.ts';
 
-const TODAY = '2026-11-24';
 let database: OpenDatabase;
 let inForce: ShelfInForce;
 let lines: PersonLine[];
 beforeAll(async () => {
-  database = await openEmbedded(null);
-  await loadDemo(database.db, new Date(`${TODAY}T12:00:00Z`));
+  database = await demoDatabase();
   inForce = await shelfInForce(database.db);
   lines = await overview(database.db, inForce, await personList(database.db), TODAY, () => true);
 });

@@ -1,17 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NEVER_HELPED_TRIES } from '../../core/fault/index.ts';
-import { openEmbedded } from '../db/index.ts';
 import type { OpenDatabase } from '../db/index.ts';
 import { faultReport } from '../fault/index.ts';
 import type { FaultReport } from '../../contract/fault.ts';
 import { shelfInForce } from '../library/index.ts';
-import { loadDemo } from './index.ts';
+import { demoDatabase } from '../testing/demo.ts';
 
 let database: OpenDatabase;
 let report: FaultReport;
 beforeAll(async () => {
-  database = await openEmbedded(null);
-  await loadDemo(database.db, new Date('2026-11-24T12:00:00Z'));
+  database = await demoDatabase();
   report = await faultReport(database.db, await shelfInForce(database.db), '2026-08-25', '2026-11-24');
 });
 afterAll(() => database.close());

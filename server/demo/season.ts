@@ -301,7 +301,7 @@ function follow({
 
   function decisionOn(date: string) {
     const mine = { sets: season.sets, moves: own(), restrictions: season.restrictions, massKg: who.massKg };
-    return judge(inForce, ladder, recordsFrom(mine), date).decision;
+    return judge(inForce, ladder, recordsFrom(mine), date, { foretell: false }).decision;
   }
 
   function goAgainst(date: string, against: NonNullable<Course['against']>, standing: Standing): void {

@@ -8,6 +8,7 @@ import { rebuildDerived, refreshStanding, schema } from '../db/index.ts';
 import { placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 import { setsOfSummary } from './summary.ts';
+import { runs } from '../../core/testing/runs.ts';
 
 let hall: TestHall;
 beforeAll(async () => void (hall = await testHall()));
@@ -44,7 +45,7 @@ describe('summaries of sets', () => {
         await rebuildDerived(hall.db);
         expect(kept).toEqual(await summaries(id));
       }),
-      { numRuns: 15 },
+      { numRuns: runs(10) },
     );
   });
 
@@ -101,7 +102,7 @@ describe('where somebody stands', () => {
         expect({ level, since, taken, ...(role ? { role } : {}) }).toEqual(standingAfter(rows));
         expect(kept!.lastMoveId).toBe(rows.at(-1)!.id);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(30) },
     );
   });
 });
@@ -175,7 +176,7 @@ describe('two tablets', () => {
         expect(await about((x, y) => [...y, ...x], '2')).toEqual(first);
         expect(await about(zipped, '3')).toEqual(first);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(12) },
     );
   }, 60_000);
 

@@ -176,7 +176,7 @@ function lineOrFailure(of: LineInput): TodayLine | null {
 /** What one person does on one ladder today; null where they do not stand on it. */
 export function lineOf({ inForce, ladder, own, withAids, tried, date, sees }: LineInput): TodayLine | null {
   const { shelf } = inForce;
-  const { standing, decision, failure } = judge(inForce, ladder, own, date);
+  const { standing, decision, failure } = judge(inForce, ladder, own, date, { foretell: false });
   if (!standing) return null;
   const { settled, facts } = readingOfLadder(inForce, ladder, own.answers, standing.stage);
   const level = levelOf(settled, standing.level);

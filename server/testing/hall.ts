@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import path from 'node:path';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Problem } from '../../contract/problem.ts';
 import type { SetRequest } from '../../contract/log.ts';
@@ -10,6 +11,7 @@ import type { Db } from '../db/index.ts';
 import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
 import { importLibrary } from '../library/index.ts';
+import { root } from '../root.ts';
 import type { App } from '../http.ts';
 
 const ORIGIN = 'http://localhost';
@@ -23,6 +25,8 @@ export interface TestHall {
   /** Moves the clock that the server reads. */
   setNow: (iso: string) => void;
   as: (who: Who) => Client;
+  /** The sign-in of somebody, as their browser sends it. */
+  cookie: (who: Exclude<Who, 'nobody'>) => string;
   close: () => Promise<void>;
 }
 
@@ -77,40 +81,70 @@ export async function signIn(app: App, login: string, password: string): Promise
   return response.headers.get('set-cookie')!.split(';')[0]!;
 }
 
-let hash: Promise<string> | null = null;
+const NOW = new Date('2026-11-24T12:00:00Z');
 
-export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promise<TestHall> {
-  const { db, close } = await openEmbedded(null);
-  let now = new Date('2026-11-24T12:00:00Z');
-  const app = createApp({
+/** What a test hall begins with: its squad and the sign-ins of its staff. */
+interface Beginning {
+  squadId: string;
+  cookies: Record<Exclude<Who, 'nobody'>, string>;
+}
+
+const appOn = (db: Db, clock: () => Date): App =>
+  createApp({
     db,
-    clock: () => now,
+    clock,
     boot: randomUUID(),
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     publicUrl: ORIGIN,
   });
+
+async function begin(db: Db): Promise<Beginning> {
   await db
     .insert(schema.hall)
-    .values({ name: 'Test hall', timeZone, paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
+    .values({ name: 'Test hall', timeZone: 'UTC', paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
   const squadId = await saveSquad(db, null, { name: 'Squad' });
-  hash ??= hashPassword(PASSWORD);
-  const cookies = new Map<Who, string>();
+  const hash = await hashPassword(PASSWORD);
+  const app = appOn(db, () => NOW);
+  const cookies = {} as Beginning['cookies'];
   for (const [login, role] of Object.entries(ROLES) as [Exclude<Who, 'nobody'>, StaffRole][]) {
     const squadIds = login === 'coach' ? [squadId] : [];
-    await addStaff(db, { login, name: login, role, squadIds, password: '' }, await hash);
-    cookies.set(login, await signIn(app, login, PASSWORD));
+    await addStaff(db, { login, name: login, role, squadIds, password: '' }, hash);
+    cookies[login] = await signIn(app, login, PASSWORD);
   }
-  if (library) {
-    await db.transaction(async (tx) =>
-      importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', now),
-    );
-  }
+  return { squadId, cookies };
+}
+
+const template = path.join(root, '.cache', 'test-hall');
+
+/** Writes the hall with the demo's library that each test file begins from; importing it again in each would take most of the time. */
+export async function makeHallTemplate(): Promise<void> {
+  const { db, dump, close } = await openEmbedded(null);
+  const beginning = await begin(db);
+  await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', NOW));
+  await mkdir(path.dirname(template), { recursive: true });
+  await writeFile(`${template}.tar`, Buffer.from(await (await dump()).arrayBuffer()));
+  await writeFile(`${template}.json`, JSON.stringify(beginning));
+  await close();
+}
+
+export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promise<TestHall> {
+  const { db, close } = await openEmbedded(
+    null,
+    library ? { template: new Blob([await readFile(`${template}.tar`)]) } : {},
+  );
+  const { squadId, cookies } = library
+    ? (JSON.parse(await readFile(`${template}.json`, 'utf8')) as Beginning)
+    : await begin(db);
+  if (timeZone !== 'UTC') await db.update(schema.hall).set({ timeZone });
+  let now = NOW;
+  const app = appOn(db, () => now);
   return {
     app,
     db,
     squadId,
     setNow: (iso) => void (now = new Date(iso)),
-    as: (who) => clientOf(app, cookies.get(who) ?? null),
+    as: (who) => clientOf(app, who === 'nobody' ? null : cookies[who]),
+    cookie: (who) => cookies[who],
     close,
   };
 }

@@ -1,6 +1,8 @@
-import { emptyTemplate } from '../db/template.ts';
+import { makeDemoTemplate } from './demo.ts';
+import { makeHallTemplate } from './hall.ts';
 
-/** Makes the empty cluster once, before any test needs it. */
+/** Makes, once before any test needs them, the halls that each test file begins from: that of the tests, and the demo. */
 export default async function setup(): Promise<void> {
-  await emptyTemplate();
+  await makeHallTemplate();
+  await makeDemoTemplate();
 }

@@ -118,9 +118,13 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
   const [at, setAt] = useState(startAt);
   const known = useRef(startAt);
   const [elsewhere, setElsewhere] = useState(false);
+  const underWay = useRef(Promise.resolve());
   const keep = useCallback(
-    (draft: Omit<DraftRequest, 'since'>) =>
-      request<{ at: string }>('PUT', `/api/drafts/${kind}/${slug}`, { ...draft, since: known.current }).then(
+    (draft: Omit<DraftRequest, 'since'>) => {
+      underWay.current = request<{ at: string }>('PUT', `/api/drafts/${kind}/${slug}`, {
+        ...draft,
+        since: known.current,
+      }).then(
         (answer) => {
           known.current = answer.at;
           setAt(answer.at);
@@ -129,15 +133,18 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
           // Out of reach is told when saving; what was typed stands on the page.
           if (e instanceof Refused && e.problem.status === 409) setElsewhere(true);
         },
-      ),
+      );
+    },
     [kind, slug],
   );
+  /** No draft is on its way any more: one that comes in after the save would stand against it. */
+  const settled = () => underWay.current;
   /** From now on this window's text is the draft. */
   const takeOver = async () => {
     known.current = (await request<Draft | null>('GET', `/api/drafts/${kind}/${slug}`))?.at ?? null;
     setElsewhere(false);
   };
-  return { at, keep, elsewhere, takeOver };
+  return { at, keep, settled, elsewhere, takeOver };
 }
 
 function Writing({ start }: { start: Start }) {
@@ -161,11 +168,14 @@ function Writing({ start }: { start: Start }) {
   const head = me.role === 'head coach';
   const dirty = also.length > 0 || !started.body || canonicalJson(body) !== canonicalJson(started.body);
   const touched = useRef(false);
+  const [waiting, setWaiting] = useState(false);
   const { keep, elsewhere } = draft;
 
   useEffect(() => {
     if (!touched.current || elsewhere) return;
-    const timer = setTimeout(() => void keep({ ...written, base: started.base }), 800);
+    const timer = setTimeout(() => {
+      if (touched.current) keep({ ...written, base: started.base });
+    }, 800);
     return () => clearTimeout(timer);
   }, [written, started.base, keep, elsewhere]);
 
@@ -182,6 +192,8 @@ function Writing({ start }: { start: Start }) {
     if (last) setWritten(last);
   };
   const discard = async () => {
+    touched.current = false;
+    await draft.settled();
     await request('DELETE', `/api/drafts/${kind}/${slug}`);
     void navigate(start.inForce ? `/library/${kind}/${slug}` : `/library?kind=${kind}`);
   };
@@ -193,24 +205,29 @@ function Writing({ start }: { start: Start }) {
         ])
       : [],
   );
-  const save = () =>
+  const save = async () => {
+    touched.current = false;
+    setWaiting(true);
+    await draft.settled();
+    setWaiting(false);
     send.mutate(
       { body, base: started.base, reason, ...(also.length > 0 ? { also } : {}) },
       {
         onSuccess: (result) => {
-          touched.current = false;
           void navigate(
             result.outcome === 'proposed' ? `/changes/${result.change}` : `/library/${kind}/${slug}`,
           );
         },
         onError: (e) => {
-          if (!(e instanceof Refused) || e.problem.status !== 409) return;
           touched.current = true;
-          void keep({ ...written, base: started.base });
-          void documentInForce(kind, slug).then(setTheirs);
+          // Without an answer it may have been saved: a draft from before would stand against it.
+          if (!(e instanceof Refused)) return;
+          keep({ ...written, base: started.base });
+          if (e.problem.status === 409) void documentInForce(kind, slug).then(setTheirs);
         },
       },
     );
+  };
   /** From now on the edit stands on what is in force. */
   const standOn = (now: EntryInForce, next: Body) => {
     change({ body: next });
@@ -236,7 +253,11 @@ function Writing({ start }: { start: Start }) {
           <Button tone="quiet" onClick={() => void discard()}>
             Discard the draft
           </Button>
-          <Button tone="main" disabled={!dirty || send.isPending || theirs !== null} onClick={save}>
+          <Button
+            tone="main"
+            disabled={!dirty || waiting || send.isPending || theirs !== null}
+            onClick={() => void save()}
+          >
             {head ? 'Put in force' : 'Propose'}
           </Button>
         </div>

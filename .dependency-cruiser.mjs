@@ -1,0 +1,149 @@
+// Who may import whom: the one list. `npm run lint` holds the code to it; see CONTRIBUTING.md.
+
+/** Rooms of each layer from the ground up: a room imports only rooms that stand before it. */
+const ROOMS = {
+  core: ['body', 'library', 'posture', 'kit', 'dose', 'demand', 'ladder', 'fault', 'exchange', 'sheets'],
+  server: ['db', 'access', 'hall', 'people', 'library', 'log', 'fault', 'sheets', 'demo'],
+  web: [
+    'ui',
+    'workers',
+    'figure',
+    'dose',
+    'shell',
+    'body',
+    'log',
+    'fault',
+    'library',
+    'changes',
+    'people',
+    'ladders',
+    'sheets',
+    'hall',
+  ],
+};
+
+/** Layers that each layer may import, and what it may take from npm (a pattern; absent: anything). */
+const LAYERS = {
+  core: { mayImport: [], packages: '^$' },
+  contract: { mayImport: ['core'], packages: '^joi$' },
+  server: { mayImport: ['core', 'contract'] },
+  web: { mayImport: ['core', 'contract'] },
+};
+
+/** Upward arrows between rooms that stand today; each is to go, none may be added. */
+const UPWARD_TODAY = [
+  ['core/library', 'core/kit'],
+  ['core/library', 'core/ladder'],
+  ['server/hall', 'server/library'],
+  ['web/shell', 'web/log'],
+  ['web/log', 'web/fault'],
+];
+
+/** Circles of files inside one room that stand today, each by one file on it; each is to go, none may be added. */
+const CIRCLES_TODAY = [
+  'core/library/documents.ts',
+  'core/library/mechanics.ts',
+  'core/posture/drawn.ts',
+  'core/posture/figure.ts',
+  'core/posture/side-step.ts',
+  'server/people/answers.ts',
+  'server/people/store.ts',
+  'web/library/fields/edit.tsx',
+  'web/library/fields/mechanics.tsx',
+  'web/log/set-fields.tsx',
+  'web/log/set-form.tsx',
+];
+
+const oneOf = (names) => `(${names.join('|')})`;
+const exactly = (files) => `^${oneOf(files.map((f) => f.replace(/\./g, '\\.')))}$`;
+const TESTS = '(\\.test\\.tsx?$|/testing/)';
+const error = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to });
+
+const roomOrder = Object.entries(ROOMS).flatMap(([layer, rooms]) =>
+  rooms.map((room, i) => {
+    const today = UPWARD_TODAY.filter(([from]) => from === `${layer}/${room}`).map(
+      ([, to]) => to.split('/')[1],
+    );
+    const open = [...rooms.slice(0, i + 1), 'testing', ...today];
+    return error(
+      `${layer}-${room}-imports-rooms-below`,
+      `${layer}/${room} stands below the room it imports; the order is in .dependency-cruiser.mjs.`,
+      { path: `^${layer}/${room}/`, pathNot: TESTS },
+      { path: `^${layer}/[^/]+/`, pathNot: `^${layer}/${oneOf(open)}/` },
+    );
+  }),
+);
+
+const layerOrder = Object.entries(LAYERS).flatMap(([layer, { mayImport, packages }]) => {
+  const own = `^${oneOf(['core', 'contract', 'server', 'web', 'scripts', 'e2e'])}/`;
+  const from = { path: `^${layer}/`, pathNot: TESTS };
+  return [
+    error(
+      `${layer}-imports-layers-below`,
+      `${layer} imports ${['itself', ...mayImport].join(', ')} and no other layer.`,
+      from,
+      { path: own, pathNot: `^${oneOf([layer, ...mayImport])}/` },
+    ),
+    ...(packages
+      ? [
+          error(
+            `${layer}-packages`,
+            `${layer} takes no system module and no package but those named in .dependency-cruiser.mjs.`,
+            from,
+            {
+              dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg'],
+              pathNot: `node_modules/${packages.slice(1, -1) || 'none'}/`,
+            },
+          ),
+        ]
+      : []),
+  ];
+});
+
+export default {
+  forbidden: [
+    ...layerOrder,
+    ...roomOrder,
+    error(
+      'every-room-has-its-place',
+      'A new room is named in ROOMS, at its place in the order.',
+      {
+        path: '^(core|server|web)/[^/]+/',
+        pathNot: `^(${Object.entries(ROOMS)
+          .map(([l, r]) => `${l}/${oneOf([...r, 'testing'])}`)
+          .join('|')})/`,
+      },
+      {},
+    ),
+    error(
+      'rooms-by-their-index',
+      'Import another room through its index.ts; a room’s other files are its own.',
+      { path: '^(core|server|web)/([^/]+)/', pathNot: TESTS },
+      {
+        path: '^(core|server|web)/[^/]+/',
+        pathNot: ['^$1/$2/', '^[^/]+/[^/]+/index\\.ts$', '^core/testing/'],
+      },
+    ),
+    error(
+      'web-takes-types-from-contract',
+      'web takes only types from contract: Joi stays out of the bundle.',
+      { path: '^web/', pathNot: TESTS },
+      { path: '^contract/', dependencyTypesNot: ['type-only'] },
+    ),
+    error(
+      'no-circle-of-files',
+      'Files that import each other in a circle: move what both need to a third one.',
+      { path: '^(core/[^/]+|contract|server/[^/]+|web/[^/]+)/', pathNot: [TESTS, exactly(CIRCLES_TODAY)] },
+      { circular: true, viaOnly: { path: '^$1/' } },
+    ),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '^(dist|dist-server|data|\\.cache)/' },
+    // Imports of types count: they tie rooms together as others do.
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js'] },
+    cache: { folder: '.cache/depcruise', strategy: 'content' },
+  },
+};

@@ -1,0 +1,40 @@
+import { another, expect, idOf, stranger } from '../hall.ts';
+import { check, checkViews, heading, region, test } from './axe.ts';
+
+checkViews([
+  ['/people', (p) => p.getByRole('link', { name: 'Oskar Lindqvane' })],
+  ['/people/{Oskar Lindqvane}', (p) => p.locator('.js-plotly-plot')],
+  ['/people/{Bram Hollis}', region('Place by trials')],
+  ['/overview', (p) => region('Ready to move up')(p).getByRole('link')],
+  ['/ladders', (p) => p.getByRole('link', { name: /Bridge/ })],
+  ['/ladders/bridge-ladder', region('Questions from the computed demand')],
+  ['/body?a=back-squat&b=bench-thrust', (p) => p.locator('.js-plotly-plot')],
+  ['/hall', (p) => p.getByRole('row', { name: /Mirela Ostrander/ })],
+]);
+
+test('sign-in', async ({ browser }) => {
+  const page = await stranger(browser);
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible();
+  await check(page);
+});
+
+test('the command bar', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Go to' }).click();
+  await expect(page.getByPlaceholder('A name, a variation, a room, an action')).toBeVisible();
+  await check(page);
+});
+
+test('a personal link', async ({ browser, address }) => {
+  const head = await another(browser, 'head');
+  const id = await idOf(head, 'Oskar Lindqvane');
+  const own = await head.request.post(`/api/people/${id}/own-links`, {
+    headers: { origin: address },
+    data: { days: 1 },
+  });
+  const phone = await stranger(browser);
+  await phone.goto(new URL(((await own.json()) as { url: string }).url).pathname);
+  await expect(heading('Oskar Lindqvane')(phone)).toBeVisible();
+  await check(phone);
+});

@@ -1,0 +1,60 @@
+import { expect, openPerson, signIn, stranger, test } from './hall.ts';
+
+test('a new person is placed by trials; pain ends them at once', async ({ page }) => {
+  await signIn(page, 'head');
+  await openPerson(page, 'Bram Hollis');
+  const trials = page.getByRole('region', { name: 'Place by trials' });
+  await trials.getByLabel('Experience').selectOption('trained');
+  await trials.getByLabel('At ease with it').selectOption('4');
+  await trials.getByRole('button', { name: 'What to try first' }).click();
+  await expect(trials.getByText('Trial 1, open from', { exact: false })).toBeVisible();
+  await trials.getByRole('button', { name: 'Passed' }).click();
+  await expect(trials.getByText('Trial 2, open from', { exact: false })).toBeVisible();
+  await trials.getByLabel('A word on it, if any').fill('heels came up');
+  await trials.getByRole('button', { name: 'A fault to fix' }).click();
+  const begin = trials.getByText(/^Begin at /);
+  for (let trial = 3; trial <= 4; trial++) {
+    const next = trials.getByText(`Trial ${trial}, open from`, { exact: false });
+    await expect(next.or(begin)).toBeVisible();
+    if (await next.isVisible()) await trials.getByRole('button', { name: 'Not at ease' }).click();
+  }
+  await expect(begin).toBeVisible();
+  await trials.getByRole('button', { name: 'Place here' }).click();
+  await expect(page.getByRole('region', { name: 'Decision on the ladder Squat' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'heels came up' }).last()).toBeVisible();
+
+  await trials.getByRole('button', { name: 'Another pattern' }).click();
+  await trials.getByLabel('Pattern').selectOption({ label: 'Lunge' });
+  await trials.getByRole('button', { name: 'What to try first' }).click();
+  await trials.getByRole('button', { name: 'Pain', exact: true }).click();
+  await expect(trials.getByText('Stop here')).toBeVisible();
+  await expect(trials.getByText('Pain ends the trials at once.', { exact: false })).toBeVisible();
+  await trials.getByRole('button', { name: 'Keep what was seen' }).click();
+  await expect(page.getByText(/Lunge: stopped/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Decision on the ladder Lunge' })).toHaveCount(0);
+});
+
+test('an athlete logs by a personal link, as not watched, until it is revoked', async ({ page, browser }) => {
+  await signIn(page, 'coach');
+  await openPerson(page, 'Piet Harrowgate');
+  const own = page.getByRole('region', { name: 'Personal link' });
+  await own.getByRole('button', { name: 'Make a link' }).click();
+  const url = (await own.getByRole('link').getAttribute('href'))!;
+  const phone = await stranger(browser);
+  await phone.goto(url);
+  await expect(phone.getByRole('heading', { name: 'Piet Harrowgate' })).toBeVisible();
+  const work = phone.getByRole('region').first();
+  await work.getByRole('button', { name: 'Repetitions: 1 more' }).click();
+  await work
+    .getByRole('group', { name: /^How hard/ })
+    .getByRole('button', { name: '6', exact: true })
+    .click();
+  await work.getByRole('button', { name: 'Write this set down' }).click();
+  await expect(phone.getByRole('heading', { name: 'Written down today' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/not watched \(own\)/).first()).toBeVisible();
+  await own.getByRole('button', { name: 'Revoke' }).first().click();
+  await expect(own.getByText(/revoked/)).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByText('This link has ended. Ask your coach for a new one.')).toBeVisible();
+});

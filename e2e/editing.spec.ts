@@ -1,0 +1,147 @@
+import type { Page } from '@playwright/test';
+import { expect, signIn, test } from './hall.ts';
+
+const sheetHeading = (page: Page, name: string) => page.getByRole('heading', { name, level: 1 });
+const list = (page: Page, kind = 'Variations') => page.getByRole('list', { name: kind });
+
+test('the head coach writes a new sheet from another, drags cues by keyboard, and takes the wording the hall has', async ({
+  page,
+}) => {
+  await signIn(page, 'head');
+  await page.goto('/library/variation/goblet-squat');
+  await page.getByRole('button', { name: 'Use as a start' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Squat with a bell, slow');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Squat with a bell, slow');
+  const aside = page.getByRole('complementary', { name: 'Beside the form' });
+  await expect(aside.getByText(/Nothing found wanting|No easier|Nothing easier/)).toBeVisible();
+
+  const cues = page.getByRole('group', { name: /Cues in order of rank/ });
+  await expect(cues.getByRole('listitem').first()).toContainText('Bell stays buttoned');
+  await cues.getByRole('button', { name: 'Drag cue 1', exact: true }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^Over place 1 of/)).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(/^Over place 2 of/)).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(cues.getByRole('listitem').first()).toContainText('Press the belt out');
+  await expect(cues.getByRole('listitem').nth(1)).toContainText('Bell stays buttoned');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cues.getByRole('listitem').first()).toContainText('Bell stays buttoned');
+  // By mouse as well.
+  const from = (await cues.getByRole('button', { name: 'Drag cue 2', exact: true }).boundingBox())!;
+  const to = (await cues.getByRole('button', { name: 'Drag cue 1', exact: true }).boundingBox())!;
+  await page.mouse.move(from.x + 8, from.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 8, to.y + 20, { steps: 8 });
+  await page.mouse.move(to.x + 8, to.y + 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(cues.getByRole('listitem').first()).toContainText('Press the belt out');
+
+  await cues.getByRole('button', { name: 'cue', exact: true }).click();
+  await page.getByPlaceholder('Type some of its words').fill('Badge and belt rise with one speed');
+  await expect(page.getByText(/It stands here already: “Badge and belt rise at one speed.”/)).toBeVisible();
+  await page.getByPlaceholder('Type some of its words').fill('Push the floor away using one heel');
+  await expect(
+    page.getByText(/The hall says this already: “Push the floor away (through|with) one heel.”/),
+  ).toBeVisible();
+  await page.getByPlaceholder('Type some of its words').fill('Whisper the tempo to yourself.');
+  await page.getByRole('button', { name: 'Write it as a new cue' }).click();
+  await expect(cues.getByText('new, saved along with this')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Mechanics' }).click();
+  const figure = page.getByRole('group', { name: 'How the body stands in it' });
+  await expect(figure.getByRole('img').first()).toBeVisible();
+  await page.getByLabel('Why this change').fill('For those who hurry.');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(sheetHeading(page, 'Squat with a bell, slow')).toBeVisible();
+  await expect(page.getByText('Whisper the tempo to yourself.')).toBeVisible();
+});
+
+test('the head coach edits structured fields, and a draft survives leaving', async ({ page }) => {
+  await signIn(page, 'head');
+  await page.goto('/library/variation/floor-hold/edit');
+  await page.getByLabel('Top, s').fill('25');
+  await page.getByLabel('Purpose, line 1').fill('Builds patience at the end of the range.');
+  await expect(page.getByText(/draft kept/)).toBeVisible();
+  await page.goto('/people');
+  await page.goto('/library/variation/floor-hold/edit');
+  await expect(page.getByLabel('Top, s')).toHaveValue('25');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('Tempo 2–0–1–25 s')).toBeVisible();
+  // Bad input names the field, and nothing is put in force.
+  await page.goto('/library/variation/floor-hold/edit');
+  await page.getByLabel('Top, s').fill('600');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('less than or equal to 60').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Discard the draft' }).click();
+  await expect(page.getByText('Tempo 2–0–1–25 s')).toBeVisible();
+});
+
+test('the head coach adds a question of the hall’s own', async ({ page }) => {
+  await signIn(page, 'head');
+  await page.goto('/library?kind=houseQuestion');
+  await page.getByRole('button', { name: 'New house question' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Are shoes worn for bridges?');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const aside = page.getByRole('complementary', { name: 'Beside the form' });
+  await expect(aside.getByText(/is not allowed to be empty/).first()).toBeVisible();
+  const schools = page.getByRole('group', { name: 'Schools' });
+  await schools.getByLabel('Answer', { exact: true }).nth(0).fill('Shoes on');
+  await schools.getByLabel('Answer', { exact: true }).nth(1).fill('Shoes off');
+  await expect(aside.getByText(/Reasons for “Shoes on”/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(sheetHeading(page, 'Are shoes worn for bridges?')).toBeVisible();
+  await page.goto('/library/health');
+  await expect(page.getByText('Reasons for “Shoes on”')).toBeVisible();
+});
+
+test('history: any two revisions word by word in reading order', async ({ page }) => {
+  await signIn(page, 'head');
+  await page.goto('/library/fault/knees-wander/edit');
+  const sign = page.getByRole('textbox', { name: 'Sign' });
+  const before = await sign.inputValue();
+  await sign.fill(`${before} Look early.`);
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('Look early.').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Edit' }).click();
+  await sign.fill(`${before} Look late.`);
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('link', { name: /Revision 3, history/ }).click();
+  await expect(page.locator('del')).toHaveText('early');
+  await expect(page.locator('ins')).toHaveText('late');
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Revision 1,' })
+    .getByRole('button', { name: 'Compare with this' })
+    .click();
+  await expect(page.locator('ins')).toHaveText(/Look late\./);
+  await expect(page).toHaveURL(/against=1/);
+});
+
+test('text is text: scripts, right-to-left and emoji are shown, and ten thousand letters are refused with the field', async ({
+  page,
+}) => {
+  let alerts = 0;
+  page.on('dialog', (d) => {
+    alerts++;
+    void d.dismiss();
+  });
+  await signIn(page, 'head');
+  await page.goto('/library/cue/toes-float/edit');
+  const line = page.getByRole('textbox', { name: 'The cue: one short line' });
+  const text = '<img src=x onerror=alert(1)> "toes" כתפיים 👩🏽‍🦽';
+  await line.fill(text);
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText(text).first()).toBeVisible();
+  await page.goto('/library?q=onerror&kind=cue');
+  await expect(list(page, 'Cues').getByText(text)).toBeVisible();
+  await page.goto('/library/cue/toes-float/edit');
+  await line.fill('x'.repeat(10_000));
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(
+    page.getByText(/length must be less than or equal to 2000 characters long/).first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Discard the draft' }).click();
+  expect(alerts).toBe(0);
+});
