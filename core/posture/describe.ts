@@ -17,7 +17,7 @@ function thighWords(deg: number): string {
   return deg > 90 ? `hips ${near(deg - 90)} below thigh level` : `thighs at ${near(deg)} from upright`;
 }
 
-function standing(p: Posture): string {
+function onFeet(p: Posture): string {
   return [
     segment('shins', p.shankDeg, 'forward', 'back'),
     thighWords(p.thighDeg),
@@ -47,7 +47,7 @@ export function describePosture(m: SettledMechanics, p: Posture | null, word: st
       ? lying(p)
       : m.type === 'extension'
         ? `legs fixed on the bench, trunk at ${near(Math.abs(p.hipFlexionDeg))} of bend at the hip`
-        : standing(p);
+        : onFeet(p);
   const legs =
     m.type === 'lunge'
       ? `, ${Math.round(100 * (p.frontShare ?? 0))} % of the weight on the front foot`

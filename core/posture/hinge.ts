@@ -12,8 +12,8 @@ import {
   freeLegSums,
   jointsOver,
   legMasses,
-} from './standing.ts';
-import type { Foot } from './standing.ts';
+} from './on-feet.ts';
+import type { Foot } from './on-feet.ts';
 import { armPoint, armsUnder, loadPoint, trunkAxes, upperMasses, upperOf } from './upper.ts';
 import type { ArmsAt, LoadAt, Upper } from './upper.ts';
 

@@ -2,7 +2,7 @@ export * from './plane.ts';
 export * from './root.ts';
 export * from './posture.ts';
 export * from './upper.ts';
-export { bodyMassKg, footOn, jointsOver } from './standing.ts';
+export { bodyMassKg, footOn, jointsOver } from './on-feet.ts';
 export * from './squat.ts';
 export * from './hinge.ts';
 export * from './extension.ts';

@@ -4,7 +4,7 @@ import { between, circlesMeet, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
 import type { LegMoments, Masses, Posture } from './posture.ts';
 import { rootNear } from './root.ts';
-import { footOn, footOnBall, jointsOver, legMasses } from './standing.ts';
+import { footOn, footOnBall, jointsOver, legMasses } from './on-feet.ts';
 import { armPoint, armsUnder, loadPoint, trunkAxes, upperMasses, upperOf } from './upper.ts';
 import type { ArmsAt, LoadAt, Upper } from './upper.ts';
 

@@ -5,7 +5,7 @@ import type { LungeSetUp } from './lunge.ts';
 import { rootBetween } from './root.ts';
 import { squat, squatDefaults } from './squat.ts';
 import type { SquatSetUp } from './squat.ts';
-import { bodyMassKg } from './standing.ts';
+import { bodyMassKg } from './on-feet.ts';
 
 /** A change that makes a posture hold, with its computed amount and the lean at which it does. */
 export type Help =

@@ -4,8 +4,8 @@ import { clamp, deg, rad } from './plane.ts';
 import type { Point } from './plane.ts';
 import type { Force, LegMoments, Limit, Masses, Posture, Verdict } from './posture.ts';
 import { rootBetween } from './root.ts';
-import { footOn, freeLegJoints, freeLegMasses, freeLegSums, legMasses } from './standing.ts';
-import type { Foot } from './standing.ts';
+import { footOn, freeLegJoints, freeLegMasses, freeLegSums, legMasses } from './on-feet.ts';
+import type { Foot } from './on-feet.ts';
 import { armPoint, armsUnder, loadPoint, upperMasses, upperOf } from './upper.ts';
 import type { ArmsAt, LoadAt, Upper } from './upper.ts';
 

@@ -241,7 +241,11 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
         <Button
           tone="quiet"
           onClick={() => {
-            if (past.length === 0 || confirm(`Leave ${past.length} changes behind?`)) onDone();
+            if (
+              past.length === 0 ||
+              confirm(`Leave ${past.length} ${past.length === 1 ? 'change' : 'changes'} behind?`)
+            )
+              onDone();
           }}
         >
           Leave as it was
