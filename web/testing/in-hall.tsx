@@ -45,12 +45,21 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
   edition: { number: 1, name: 'First', date: TODAY, changesSince: 0 },
 });
 
+/** JSON, or text that is sent as it is. */
+function read(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+}
+
 /** Stands in for the server. @returns what has been sent that changes something, in order */
 export function answering(answers: Answers): Sent[] {
   const sent: Sent[] = [];
   vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) => {
     const method = init.method ?? 'GET';
-    const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : undefined;
+    const body = typeof init.body === 'string' ? read(init.body) : undefined;
     if (method !== 'GET') sent.push({ method, path, body });
     const asked = `${method} ${path}`;
     const said = asked in answers ? answers[asked] : new No(404, `There is nothing at ${path}.`);
