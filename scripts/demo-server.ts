@@ -12,15 +12,15 @@ export interface DemoServer {
   close: () => Promise<void>;
 }
 
-/** A fresh demo hall on the built server, and a browser to look at it with; both end with `close`. */
-export const demoServer = () => serverWith(['--demo']);
+/** A fresh demo hall on the built server, and a browser to look at it with; both end with `close`. Its address stands in codes and links. */
+export const demoServer = (port?: number) => serverWith(['--demo'], port);
 
 /** The same with an empty hall. */
 export const emptyServer = () => serverWith([]);
 
-async function serverWith(flags: string[]): Promise<DemoServer> {
+async function serverWith(flags: string[], port?: number): Promise<DemoServer> {
   const folder = await mkdtemp(path.join(tmpdir(), 'meister-demo-'));
-  const server = await startHall(folder, { flags });
+  const server = await startHall(folder, { flags, port });
   const browser = await chromium.launch({
     executablePath: findChromium() ?? undefined,
     args: CHROMIUM_FLAGS,

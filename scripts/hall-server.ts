@@ -11,22 +11,23 @@ export interface HallServer {
 }
 
 /**
- * The built server on a data folder, on a free port.
+ * The built server on a data folder.
  * @param options.flags of the server, such as `--demo`
  * @param options.brief it lives for a minute: the embedded database is not optimised, which would take half of that time
+ * @param options.port where it listens; a free port if not given
  * @throws Error when it ends before it answers; what it said goes to this process's output
  */
 export async function startHall(
   folder: string,
-  { flags = [], brief = false }: { flags?: readonly string[]; brief?: boolean } = {},
+  { flags = [], brief = false, port }: { flags?: readonly string[]; brief?: boolean; port?: number } = {},
 ): Promise<HallServer> {
-  const port = await freePort();
+  const listens = port ?? (await freePort());
   const node = brief ? ['--liftoff-only'] : [];
   const server = spawn(process.execPath, [...node, 'dist-server/main.js', ...flags], {
     cwd: root,
     env: {
       ...process.env,
-      PORT: String(port),
+      PORT: String(listens),
       HOST: '127.0.0.1',
       MEISTER_DATA: folder,
       PUBLIC_URL: '',
@@ -43,5 +44,5 @@ export async function startHall(
     server.kill(signal);
     await ended;
   };
-  return { base: `http://127.0.0.1:${port}`, stop: end('SIGTERM'), kill: end('SIGKILL') };
+  return { base: `http://127.0.0.1:${listens}`, stop: end('SIGTERM'), kill: end('SIGKILL') };
 }

@@ -107,7 +107,7 @@ const SHOTS: Shot[] = [
 ];
 
 ensureBuilt();
-const { base, browser, close } = await demoServer();
+const { base, browser, close } = await demoServer(4393);
 try {
   for (const shot of SHOTS.filter((s) => wanted.length === 0 || wanted.includes(s.name))) {
     const [width, height] = shot.size ?? [1280, 800];
