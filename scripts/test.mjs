@@ -4,7 +4,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { CHROMIUM_PACKAGE, findChromium } from './chromium.mjs';
+import { CHROMIUM_PACKAGES, findChromium } from './chromium.mjs';
 import { ensureBuilt, ensureInstalled, root, run } from './prepare.mjs';
 
 const out = path.join(root, '.cache', 'results');
@@ -62,7 +62,7 @@ async function unitTests(filters) {
 async function browserTests(filters) {
   if (!ensureChromium()) {
     step(
-      `browser tests: no Chromium. Install it (Debian: apt-get install ${CHROMIUM_PACKAGE}) or set CHROMIUM to its path`,
+      `browser tests: no Chromium. Install it (Debian: apt-get install ${CHROMIUM_PACKAGES[0]}) or set CHROMIUM to its path`,
       false,
     );
     return;
@@ -80,9 +80,10 @@ function ensureChromium() {
   if (!findChromium() && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium …');
     run('apt-get', ['update', '-qq']);
-    run('apt-get', ['install', '-y', '-qq', CHROMIUM_PACKAGE], {
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    for (const name of CHROMIUM_PACKAGES) {
+      if (!findChromium()) run('apt-get', ['install', '-y', '-qq', name], { env });
+    }
   }
   return findChromium();
 }
