@@ -22,10 +22,10 @@ const ROOMS = {
   ],
 };
 
-/** Layers that each layer may import, and what it may take from npm (a pattern; absent: anything). */
+/** Layers that each layer may import, and the packages it may take (absent: any, and the system's modules). */
 const LAYERS = {
-  core: { mayImport: [], packages: '^$' },
-  contract: { mayImport: ['core'], packages: '^joi$' },
+  core: { mayImport: [], packages: [] },
+  contract: { mayImport: ['core'], packages: ['joi'] },
   server: { mayImport: ['core', 'contract'] },
   web: { mayImport: ['core', 'contract'] },
 };
@@ -92,7 +92,7 @@ const layerOrder = Object.entries(LAYERS).flatMap(([layer, { mayImport, packages
             from,
             {
               dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-no-pkg'],
-              pathNot: `node_modules/${packages.slice(1, -1) || 'none'}/`,
+              pathNot: `node_modules/${oneOf(packages)}/`,
             },
           ),
         ]

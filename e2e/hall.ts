@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test as base } from '@playwright/test';
-import type { APIRequestContext, Browser, BrowserContextOptions, Page } from '@playwright/test';
+import type { Browser, BrowserContextOptions, Page } from '@playwright/test';
 import type { Person } from '../contract/people.ts';
 import { copyDemo, stateFile } from '../scripts/demo-template.ts';
 import type { Login } from '../scripts/demo-template.ts';
@@ -81,12 +81,10 @@ export async function sheetsSettled(page: Page): Promise<void> {
   });
 }
 
-export const peopleBy = async (request: APIRequestContext): Promise<Person[]> =>
-  (await (await request.get('/api/people')).json()) as Person[];
-
 /** The id of somebody of the demo, as whoever is signed in on the page may ask. */
 export async function idOf(page: Page, name: string): Promise<string> {
-  const found = (await peopleBy(page.request)).find((p) => p.name === name);
+  const people = (await (await page.request.get('/api/people')).json()) as Person[];
+  const found = people.find((p) => p.name === name);
   if (!found) throw new Error(`Nobody is called ${name}.`);
   return found.id;
 }

@@ -1,5 +1,4 @@
-import type { Person } from '../contract/people.ts';
-import { another, enter, expect, openPerson, signIn, test } from './hall.ts';
+import { another, enter, expect, idOf, openPerson, signIn, test } from './hall.ts';
 
 test('a coach logs sets with few taps, corrects one, and the decision shows its evidence', async ({
   page,
@@ -38,9 +37,8 @@ test('a set of an earlier session is corrected afterwards, and its settings come
   await signIn(page, 'coach');
   await page.goto('/floor');
   await page.getByRole('link', { name: /Ida Farrow/ }).click();
-  const people = (await (await page.request.get('/api/people')).json()) as { id: string; name: string }[];
-  const ida = people.find((p) => p.name === 'Ida Farrow')!;
-  const { sets } = (await (await page.request.get(`/api/people/${ida.id}/ladders`)).json()) as {
+  const ida = await idOf(page, 'Ida Farrow');
+  const { sets } = (await (await page.request.get(`/api/people/${ida}/ladders`)).json()) as {
     sets: { date: string }[];
   };
   await page.getByLabel('Session of').fill(sets.at(-1)!.date);
@@ -55,8 +53,7 @@ test('a set of an earlier session is corrected afterwards, and its settings come
   await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0);
 
   // A day before the newest sessions is read when it is asked for.
-  const long = people.find((p) => p.name === 'Lorcan Whitlock')!;
-  await page.goto(`/floor/${long.id}`);
+  await page.goto(`/floor/${await idOf(page, 'Lorcan Whitlock')}`);
   const [year, month, date] = sets.at(-1)!.date.split('-').map(Number);
   const back = new Date(Date.UTC(year!, month! - 1, date! - 70)).toISOString().slice(0, 10);
   await page.getByLabel('Session of').fill(back);
@@ -114,8 +111,7 @@ test('a filled paper sheet is entered row by row: all of it or, with a word on e
 }) => {
   await signIn(page, 'coach');
   await openPerson(page, 'Ida Farrow');
-  const people = (await (await page.request.get('/api/people')).json()) as Person[];
-  const { id } = people.find((p) => p.name === 'Ida Farrow')!;
+  const id = await idOf(page, 'Ida Farrow');
   const count = async () =>
     ((await (await page.request.get(`/api/today?people=${id}`)).json()) as { people: { sets: unknown[] }[] })
       .people[0]!.sets.length;

@@ -1,4 +1,4 @@
-import { another, expect, openPerson, signIn, test } from './hall.ts';
+import { another, expect, idOf, openPerson, signIn, test } from './hall.ts';
 
 test('one person’s data is exported and erased', async ({ page }) => {
   await signIn(page, 'head');
@@ -81,8 +81,7 @@ test('correcting a set that a decision stood on marks the decision and says so',
     .getByRole('button', { name: 'Confirm: move up' })
     .click();
   await expect(page.getByText(/Squat, level 8 of 13/)).toBeVisible();
-  const people = (await (await page.request.get('/api/people')).json()) as { id: string; name: string }[];
-  const { id } = people.find((p) => p.name === 'Pascal Ouderkerk')!;
+  const id = await idOf(page, 'Pascal Ouderkerk');
   const { moves } = (await (await page.request.get(`/api/people/${id}/ladders`)).json()) as {
     moves: { evidence: { sessionDates: string[] } | null }[];
   };

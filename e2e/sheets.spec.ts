@@ -1,5 +1,4 @@
-import type { Person } from '../contract/people.ts';
-import { another, expect, openJob, signIn, stranger, test } from './hall.ts';
+import { another, expect, idOf, openJob, signIn, stranger, test } from './hall.ts';
 
 test('a coach puts a job together for a person; the first page says what is in it', async ({ page }) => {
   await signIn(page, 'coach');
@@ -101,7 +100,11 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await expect(phone.getByRole('alert')).toContainText('leads nowhere');
 });
 
-test('a warm-up list follows the house answer and leaves out what is barred', async ({ page, browser }) => {
+test('a warm-up list follows the house answer and leaves out what is barred', async ({
+  page,
+  browser,
+  address,
+}) => {
   await signIn(page, 'coach');
   await openJob(page, 'job=warm-up:back-squat+bar-romanian', 1);
   const list = page.locator('[data-sheet]');
@@ -110,12 +113,11 @@ test('a warm-up list follows the house answer and leaves out what is barred', as
   await expect(list.getByRole('listitem').first()).toContainText('☐');
   // All training is barred for him: the paper names the drills, and says nothing of who barred what.
   const head = await another(browser, 'head');
-  const people = (await (await head.request.get('/api/people')).json()) as Person[];
-  const { id } = people.find((p) => p.name === 'Dario Finchley-Roe')!;
+  const id = await idOf(head, 'Dario Finchley-Roe');
   const today = ((await (await head.request.get('/api/start')).json()) as { hall: { today: string } }).hall
     .today;
   const barred = await head.request.post(`/api/people/${id}/restrictions`, {
-    headers: { origin: new URL(head.url()).origin },
+    headers: { origin: address },
     data: { bars: [{ bars: 'all' }], from: today, until: null, saidBy: 'the harbour doctor' },
   });
   expect(barred.ok()).toBe(true);

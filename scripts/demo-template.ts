@@ -12,8 +12,12 @@ export type Login = (typeof LOGINS)[number];
 
 const halls = path.join(root, '.cache', 'halls');
 
-/** Of the server as it was built last and of today, since the demo's logs end yesterday. */
+/** Of the server as it was built last and of today, since the demo's logs end yesterday; one run keeps to one, over midnight too. */
 function templateFolder(): string {
+  return (process.env.MEISTER_DEMO_TEMPLATE ??= newestFolder());
+}
+
+function newestFolder(): string {
   const built = readFileSync(path.join(root, '.cache', 'build.stamp'), 'utf8').slice(0, 12);
   return path.join(halls, `demo-${built}-${new Date().toISOString().slice(0, 10)}`);
 }

@@ -82,3 +82,13 @@ export function ensureBuilt() {
   }
   stamp('build', now);
 }
+
+/** Calls `stop` at a signal, and when the npm that started this is gone: npm does not pass a signal through its shell. */
+export function whenToldToStop(stop) {
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(signal));
+  if (!process.env.npm_lifecycle_event) return;
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid !== parent) stop('SIGTERM');
+  }, 1000).unref();
+}

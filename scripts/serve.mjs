@@ -1,6 +1,6 @@
 // npm start and npm run demo: one command from a fresh clone to a running application.
 import { spawn } from 'node:child_process';
-import { ensureBuilt, ensureInstalled, root } from './prepare.mjs';
+import { ensureBuilt, ensureInstalled, root, whenToldToStop } from './prepare.mjs';
 
 ensureInstalled();
 ensureBuilt();
@@ -8,12 +8,5 @@ const server = spawn(process.execPath, ['dist-server/main.js', ...process.argv.s
   cwd: root,
   stdio: 'inherit',
 });
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
-// npm does not pass a signal through its shell: when the npm that started this is gone, the server stops too.
-if (process.env.npm_lifecycle_event) {
-  const parent = process.ppid;
-  setInterval(() => {
-    if (process.ppid !== parent) server.kill('SIGTERM');
-  }, 1000).unref();
-}
+whenToldToStop((signal) => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 1));

@@ -1,46 +1,30 @@
-import { spawn } from 'node:child_process';
-import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import type { Person } from '../contract/people.ts';
+import { startHall } from '../scripts/hall-server.ts';
+import type { HallServer } from '../scripts/hall-server.ts';
 import { openEmbedded, schema } from './db/index.ts';
-import { root } from './root.ts';
 import { setOf } from './testing/hall.ts';
 import { demoDatabase } from './testing/demo.ts';
-import { freePort } from './testing/free-port.ts';
 
 let folder: string;
-let server: ChildProcess;
-let port: number;
-
-async function start(): Promise<void> {
-  server = spawn(process.execPath, ['dist-server/main.js'], {
-    cwd: root,
-    env: { ...process.env, MEISTER_DATA: folder, PORT: String(port), HOST: '127.0.0.1', PUBLIC_URL: '' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((done, fail) => {
-    server.stdout!.on('data', (chunk: Buffer) => chunk.toString().includes('Meister is at') && done());
-    server.on('exit', (code) => fail(new Error(`The server ended with ${code}.`)));
-  });
-}
+let server: HallServer;
 
 beforeAll(async () => {
   folder = await mkdtemp(path.join(tmpdir(), 'meister-killed-'));
-  port = await freePort();
   await (await demoDatabase(path.join(folder, 'db'))).close();
 });
 afterAll(async () => {
-  server.kill('SIGKILL');
+  await server.kill();
   await rm(folder, { recursive: true, force: true });
 });
 
 it('loses no acknowledged set when it is killed in the middle of a stream', async () => {
-  await start();
-  const base = `http://127.0.0.1:${port}`;
+  server = await startHall(folder);
+  const { base } = server;
   const headers: Record<string, string> = { 'content-type': 'application/json', origin: base };
   const signedIn = await fetch(`${base}/api/sign-in`, {
     method: 'POST',
@@ -67,15 +51,12 @@ it('loses no acknowledged set when it is killed in the middle of a stream', asyn
       }
       if (acknowledged.length >= 150 && !killed) {
         killed = true;
-        server.kill('SIGKILL');
+        await server.kill();
       }
     }
   };
   await Promise.all(people.slice(0, 3).map(stream));
   expect(killed).toBe(true);
-  await new Promise((done) =>
-    server.exitCode === null && server.signalCode === null ? server.on('exit', done) : done(0),
-  );
 
   const { db, close } = await openEmbedded(path.join(folder, 'db'));
   const stored = new Set(
@@ -86,6 +67,6 @@ it('loses no acknowledged set when it is killed in the middle of a stream', asyn
   expect(acknowledged.filter((id) => !stored.has(id))).toEqual([]);
 
   // The stale lock of the killed server does not keep the next one out.
-  await start();
-  expect((await fetch(`${base}/api/start`)).status).toBe(200);
+  server = await startHall(folder);
+  expect((await fetch(`${server.base}/api/start`)).status).toBe(200);
 });
