@@ -34,7 +34,6 @@ const LAYERS = {
 const UPWARD_TODAY = [
   ['core/library', 'core/kit'],
   ['core/library', 'core/ladder'],
-  ['server/hall', 'server/library'],
   ['web/shell', 'web/log'],
   ['web/log', 'web/fault'],
 ];
@@ -46,8 +45,6 @@ const CIRCLES_TODAY = [
   'core/posture/drawn.ts',
   'core/posture/figure.ts',
   'core/posture/side-step.ts',
-  'server/people/answers.ts',
-  'server/people/store.ts',
   'web/library/fields/edit.tsx',
   'web/library/fields/mechanics.tsx',
   'web/log/set-fields.tsx',
@@ -126,9 +123,15 @@ export default {
     ),
     error(
       'web-takes-types-from-contract',
-      'web takes only types from contract: Joi stays out of the bundle.',
+      'web takes the table of endpoints and types from contract: Joi stays out of the bundle.',
       { path: '^web/', pathNot: TESTS },
-      { path: '^contract/', dependencyTypesNot: ['type-only'] },
+      { path: '^contract/', pathNot: '^contract/endpoints\\.ts$', dependencyTypesNot: ['type-only'] },
+    ),
+    error(
+      'endpoints-take-types-only',
+      'The table of endpoints goes into the bundle: it imports nothing but types.',
+      { path: '^contract/endpoints\\.ts$' },
+      { dependencyTypesNot: ['type-only'] },
     ),
     error(
       'no-circle-of-files',

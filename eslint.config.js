@@ -1,6 +1,7 @@
 // Who may import whom stands in .dependency-cruiser.mjs.
 import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
+import { noCastToContract, noPathLiterals } from './scripts/lint-rules.mjs';
 
 export default tseslint.config(
   {
@@ -57,6 +58,20 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    files: ['contract/**/*.ts', 'core/**/*.ts', 'server/**/*.ts', 'web/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**', 'contract/endpoints.ts'],
+    plugins: { house: { rules: { 'no-cast-to-contract': noCastToContract } } },
+    rules: {
+      'no-restricted-syntax': ['error', ...noPathLiterals],
+      'house/no-cast-to-contract': 'error',
+    },
+  },
+  {
+    // Where what was read becomes typed, after it was held to the table.
+    files: ['web/shell/api.ts', 'server/endpoint.ts'],
+    rules: { 'house/no-cast-to-contract': 'off' },
   },
   {
     files: ['web/**/*.{ts,tsx}'],

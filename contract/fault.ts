@@ -12,7 +12,7 @@ import type {
   WhereRow,
 } from '../core/fault/index.ts';
 import type { LoggedSet, RecurringFault } from '../core/ladder/index.ts';
-import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
+import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
 const side = oneOf(L.SIDES).allow(null);
 const seen = shape({ fault: slug(), side });
@@ -30,7 +30,7 @@ export interface CaseRequest extends FaultCase {
 }
 export const caseSchema = shape({
   personId,
-  date: isoDate(),
+  date: day(),
   edit: whole(1, 100_000),
   variation: slug(),
   variationRevision: whole(1, 1_000_000),
@@ -65,7 +65,7 @@ export const chainTrySchema = shape({
   fault: slug(),
   side,
   step: text(),
-  date: isoDate(),
+  date: day(),
   passed: Joi.boolean(),
 }).prefs(strict);
 

@@ -513,6 +513,11 @@ export interface RevisionSummary {
   state: number;
 }
 
+/** A document as it was at one revision. */
+export interface RevisionBody {
+  body: L.Body;
+}
+
 export interface SaveRequest extends Proposal {
   reason: string;
   /** Documents saved along with it as one change: new cues of a sheet, the sheets of a merged cue. */
@@ -623,6 +628,9 @@ export interface DraftRequest extends Proposal {
 }
 
 export const editionSchema = shape({ name: text(120) }).prefs(strict);
+export interface EditionRequest {
+  name: string;
+}
 
 /** A variation as it is read on the floor, with the state it was read in. */
 export interface Sheet {

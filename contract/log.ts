@@ -13,7 +13,7 @@ import type {
   VariationFacts,
 } from '../core/ladder/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
-import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
+import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
 /** A set as it is sent: the session is found from person and date. */
 export type SetRequest = Omit<LoggedSet, 'id' | 'sessionId'> & {
@@ -25,7 +25,7 @@ export type SetRequest = Omit<LoggedSet, 'id' | 'sessionId'> & {
 const side = oneOf(L.SIDES).allow(null);
 export const setSchema = shape({
   personId: Joi.string().uuid(),
-  date: isoDate(),
+  date: day(),
   edit: whole(1, 100_000),
   ordinal: whole(1, 1000),
   variation: slug(),
@@ -53,6 +53,9 @@ export const setSchema = shape({
 }).prefs(strict);
 
 export const deleteSetSchema = shape({ edit: whole(2, 100_000) }).prefs(strict);
+export interface DeleteSetRequest {
+  edit: number;
+}
 
 export interface StoredSet extends LoggedSet {
   edit: number;

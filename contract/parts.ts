@@ -13,6 +13,13 @@ export const isoDate = () =>
   Joi.string()
     .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
     .messages({ 'string.pattern.base': '{{#label}} must be a date like 2026-11-24' });
+/** A day that there is: the calendar has no 31st of February. */
+export const day = () =>
+  isoDate()
+    .custom((value: string, helpers) =>
+      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error('any.invalid'),
+    )
+    .messages({ 'any.invalid': '{{#label}} is a day that the calendar does not have' });
 export const text = (most = 2000) => Joi.string().min(1).max(most);
 export const looseText = (most = 2000) => Joi.string().allow('').max(most);
 export const oneOf = <T extends string>(list: readonly T[]) => Joi.string().valid(...list);

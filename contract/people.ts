@@ -3,7 +3,7 @@ import { MASS_SETS, RANGE_METHODS, SEGMENTS } from '../core/body/index.ts';
 import type { Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
 import { LOAD_PLACES, PATTERNS } from '../core/library/index.ts';
 import type { Bar } from '../core/ladder/index.ts';
-import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union } from './parts.ts';
+import { day, list, looseText, number, oneOf, shape, slug, strict, text, union } from './parts.ts';
 
 export interface Person {
   id: string;
@@ -40,7 +40,7 @@ export const buildSchema = shape({
 export type BuildRequest = Pick<PersonBuild, 'massSet' | 'measured'>;
 
 export const rangeTestSchema = shape({
-  date: isoDate(),
+  date: day(),
   method: oneOf(RANGE_METHODS),
   side: Joi.string().valid('left', 'right'),
   value: number(-0.2, 200),
@@ -59,6 +59,11 @@ export interface PersonAnswer {
   why: string;
   recordedBy: string;
   date: string;
+}
+/** Whose answer it is. */
+export interface NamedAnswer extends PersonAnswer {
+  personId: string;
+  name: string;
 }
 export const personAnswerSchema = shape({ answer: slug(), why: text(400) }).prefs(strict);
 export type PersonAnswerRequest = Pick<PersonAnswer, 'answer' | 'why'>;
@@ -84,8 +89,8 @@ const bar = union('bars', {
 });
 export const restrictionSchema = shape({
   bars: list(bar, 20).min(1),
-  from: isoDate(),
-  until: isoDate().allow(null),
+  from: day(),
+  until: day().allow(null),
   saidBy: text(200),
 }).prefs(strict);
 export interface RestrictionRequest {
@@ -96,6 +101,12 @@ export interface RestrictionRequest {
 }
 
 export const liftSchema = shape({ source: text(400) }).prefs(strict);
+export interface LiftRequest {
+  source: string;
+}
 
 /** Erasing asks for the name again, so that it is never one click. */
 export const eraseSchema = shape({ name: text(120) }).prefs(strict);
+export interface EraseRequest {
+  name: string;
+}

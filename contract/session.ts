@@ -15,7 +15,7 @@ import type {
 import type { SetRowProblem } from '../core/exchange/index.ts';
 import { bodySchema } from './library.ts';
 import type { StoredSet } from './log.ts';
-import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
+import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
 /** The questions before work, and whether somebody is here; null: not asked, nobody has said. */
 export interface CheckIn {
@@ -102,7 +102,7 @@ export interface Today {
 
 export const cueTriedSchema = shape({
   personId: Joi.string().uuid(),
-  date: isoDate(),
+  date: day(),
   variation: slug(),
   cue: slug(),
   outcome: oneOf(CUE_OUTCOMES),
@@ -139,6 +139,12 @@ export interface PlacementRequest {
   careful: boolean;
   trials: Trial[];
 }
+/** What came of trials that were kept. */
+export interface PlacementKept {
+  id: string;
+  outcome: PlacementRow['outcome'];
+  level: string | null;
+}
 export type PlacementAnswer = PlacementStep & { levelName: string | null; variationName: string | null };
 export interface PlacementRow extends PlacementRequest {
   id: string;
@@ -167,6 +173,9 @@ export interface TryResult {
 }
 
 export const ownLinkSchema = shape({ days: whole(1, 365) }).prefs(strict);
+export interface OwnLinkRequest {
+  days: number;
+}
 export interface OwnLinkMade {
   id: string;
   /** Told once. */
@@ -212,6 +221,9 @@ export interface OwnDay {
 }
 
 export const csvSchema = shape({ text: text(400_000) }).prefs(strict);
+export interface CsvRequest {
+  text: string;
+}
 /** What a file of sets would bring in; everything or nothing. */
 export interface CsvPreview {
   rows: {

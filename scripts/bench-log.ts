@@ -163,12 +163,10 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
         const start = performance.now();
         await db.transaction((tx) =>
           putSet(
-            tx,
+            { db: tx, at: new Date(), today: TODAY },
             uuidFrom(random),
             { ...fields, personId: person.id, edit: 1 },
             { name: 'bench', seesHealth: () => true, own: false },
-            new Date(),
-            TODAY,
           ),
         );
         waits.push(performance.now() - start);

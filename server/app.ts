@@ -9,27 +9,54 @@ import { except } from 'hono/combine';
 import { csrf } from 'hono/csrf';
 import { matchedRoutes } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
-import { accessRoutes, permitted, readMe } from './access/index.ts';
+import type { Me } from '../contract/access.ts';
+import { BEFORE_ALL, ENDPOINTS } from '../contract/endpoints.ts';
+import type { Endpoint } from '../contract/endpoints.ts';
+import { accessRoutes, readMe } from './access/index.ts';
 import type { Tell } from './db/index.ts';
 import { faultRoutes } from './fault/index.ts';
-import { hallRoutes } from './hall/index.ts';
+import { mount } from './endpoint.ts';
+import type { OpenContext } from './endpoint.ts';
+import { dayIn, editionHeader, hallRoutes, hallRow } from './hall/index.ts';
 import { problemResponse, Refusal } from './http.ts';
 import { root } from './root.ts';
-import type { App, Env, Services } from './http.ts';
-import { adviceRoutes, libraryRoutes } from './library/index.ts';
+import type { App, Services } from './http.ts';
+import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes } from './log/index.ts';
-import { peopleRoutes } from './people/index.ts';
+import { peopleRoutes, personOf, seesHealth } from './people/index.ts';
 import { sheetRoutes } from './sheets/index.ts';
 
 const KB = 1024;
 const BODY_LIMIT = 512 * KB;
-const IMPORT_LIMIT = 24 * KB * KB;
+const FILE_LIMIT = 24 * KB * KB;
+
+const HANDLERS = {
+  ...accessRoutes,
+  ...hallRoutes,
+  ...libraryRoutes,
+  ...adviceRoutes,
+  ...peopleRoutes,
+  ...logRoutes,
+  ...faultRoutes,
+  ...sheetRoutes,
+};
+
+async function contextOf(s: Services, me: Me | null): Promise<OpenContext> {
+  const at = s.clock();
+  const hall = await hallRow(s.db);
+  return { ...s, me, at, hall, today: dayIn(hall?.timeZone ?? 'UTC', at), inForce: await shelfInForce(s.db) };
+}
+
+/** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */
+async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
+  return `W/"${boot}-${inForce.state}-${(await editionHeader(db)).number}"`;
+}
 
 /** The whole server as one Hono application; it keeps nothing of its own besides the services. */
 export function createApp(s: Services): App {
-  const app = new Hono<Env>();
+  const app = new Hono();
 
-  if (s.tell) app.use('/api/*', tellRequest(s.tell));
+  if (s.tell) app.use(`${BEFORE_ALL}*`, tellRequest(s.tell));
   app.use(compress());
   app.use(
     secureHeaders({
@@ -50,37 +77,15 @@ export function createApp(s: Services): App {
     }),
   );
   app.use(
-    '/api/*',
+    `${BEFORE_ALL}*`,
     csrf({ origin: (origin, c) => origin === new URL(c.req.url).origin || origin === s.publicUrl }),
   );
   const tooLarge = () => problemResponse(413, 'The request is too large. Nothing was changed.');
-  const imports = '/api/library/import';
-  app.use('/api/*', except(imports, bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge })));
-  app.use(imports, bodyLimit({ maxSize: IMPORT_LIMIT, onError: tooLarge }));
+  const files = Object.values<Endpoint>(ENDPOINTS).flatMap((e) => (e.file ? [e.path] : []));
+  app.use(`${BEFORE_ALL}*`, except(files, bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge })));
+  for (const path of files) app.use(path, bodyLimit({ maxSize: FILE_LIMIT, onError: tooLarge }));
 
-  app.use('/api/*', async (c: Context<Env>, next) => {
-    const me = await readMe(c, s);
-    c.set('me', me);
-    const route = routeOf(c);
-    if (!route) return problemResponse(404, `There is nothing at ${c.req.path}.`);
-    if (!permitted(`${route.method} ${route.path}`, me?.role ?? null)) {
-      return me
-        ? problemResponse(403, `A ${me.role} may not do this. Ask the head coach.`)
-        : problemResponse(401, 'Sign in first.');
-    }
-    await next();
-    c.header('cache-control', 'no-store');
-    if (c.req.method !== 'GET' && c.res.ok) s.snapshots.changed();
-  });
-
-  accessRoutes(app, s);
-  hallRoutes(app, s);
-  adviceRoutes(app, s);
-  libraryRoutes(app, s);
-  peopleRoutes(app, s);
-  logRoutes(app, s);
-  faultRoutes(app, s);
-  sheetRoutes(app, s);
+  mount(app, s, HANDLERS, { readMe, contextOf, personOf, seesHealth, stateTag });
 
   app.onError((error, c) => {
     if (error instanceof Refusal) return problemResponse(error.status, error.message, error.extra);
@@ -96,12 +101,12 @@ export function createApp(s: Services): App {
 }
 
 /** The route that answers, with its pattern for a path: `/api/people/:id`. */
-const routeOf = (c: Context<Env>) =>
-  matchedRoutes(c).find((r) => r.method !== 'ALL' && r.path.startsWith('/api/'));
+const routeOf = (c: Context) =>
+  matchedRoutes(c).find((r) => r.method !== 'ALL' && r.path.startsWith(BEFORE_ALL));
 
 /** One line a request: its pattern, never the path itself, which may name a person or hold a token. */
 const tellRequest =
-  (tell: Tell): MiddlewareHandler<Env> =>
+  (tell: Tell): MiddlewareHandler =>
   async (c, next) => {
     const start = performance.now();
     await next();
@@ -120,7 +125,7 @@ function serveWeb(app: App): void {
     }),
   );
   app.all('/assets/*', () => problemResponse(404, 'There is no such file.'));
-  app.all('/api/*', (c) => problemResponse(404, `There is nothing at ${c.req.path}.`));
+  app.all(`${BEFORE_ALL}*`, (c) => problemResponse(404, `There is nothing at ${c.req.path}.`));
   if (existsSync(dist)) {
     app.use('*', serveStatic({ root: dist, onFound: (_p, c) => c.header('cache-control', 'no-cache') }));
     app.get(

@@ -1,6 +1,5 @@
 import type { Context, Hono } from 'hono';
-import type Joi from 'joi';
-import type { Me } from '../contract/access.ts';
+import Joi from 'joi';
 import type { Problem } from '../contract/problem.ts';
 import type { Db, Snapshots, Tell } from './db/index.ts';
 
@@ -17,8 +16,7 @@ export interface Services {
   tell?: Tell | undefined;
 }
 
-export type Env = { Variables: { me: Me | null } };
-export type App = Hono<Env>;
+export type App = Hono;
 
 /** A request that is refused: becomes a problem-details answer. */
 export class Refusal extends Error {
@@ -57,27 +55,27 @@ export function problemResponse(status: number, detail: string, extra: Partial<P
   return new Response(JSON.stringify(problem), { status, headers });
 }
 
-/** The one who is signed in; the permission table has already seen to it that somebody is. */
-export function meOf(c: Context<Env>): Me {
-  const me = c.get('me');
-  if (!me) throw new Refusal(401, 'Sign in first.');
-  return me;
-}
-
 /** A validation error as the field it is about and a sentence. */
 export const fieldOf = (d: Joi.ValidationErrorItem) => ({
   field: d.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${k}` : k), ''),
   detail: `${d.message[0]?.toUpperCase() ?? ''}${d.message.slice(1)}.`,
 });
 
-/** Throws a 422 naming each field that is wrong. */
-export function check<T>(schema: Joi.Schema, value: unknown): T {
-  const { error } = schema.validate(value);
-  if (!error) return value as T;
-  const errors = error.details.slice(0, 50).map(fieldOf);
+/**
+ * The value as the schema reads it; without a schema nothing may stand in it.
+ * @throws Refusal 422, or the status given, naming each field that is wrong
+ */
+export function check<T>(schema: Joi.Schema<T> | null, value: unknown, status = 422): T {
+  const read = (schema ?? NOTHING).validate(value) as Joi.ValidationResult<T>;
+  if (!read.error) return read.value;
+  const errors = read.error.details.slice(0, 50).map(fieldOf);
   const first = errors[0]!;
-  throw new Refusal(422, `${first.field || 'The request'}: ${first.detail} Nothing was changed.`, { errors });
+  throw new Refusal(status, `${first.field || 'The request'}: ${first.detail} Nothing was changed.`, {
+    errors,
+  });
 }
+
+const NOTHING = Joi.object({}).prefs({ errors: { wrap: { label: false } } });
 
 const DEEPEST = 24;
 
@@ -95,25 +93,14 @@ export function refuseTooDeep(value: unknown): void {
 }
 
 /** Reads and validates the JSON body of a request. */
-export async function bodyOf<T>(c: Context<Env>, schema: Joi.Schema): Promise<T> {
+export async function bodyOf(wire: Context, schema: Joi.Schema): Promise<unknown> {
   let value: unknown;
   try {
-    value = JSON.parse(await c.req.text());
+    value = JSON.parse(await wire.req.text());
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
     throw new Refusal(400, 'The request is not valid JSON. Nothing was changed.');
   }
   refuseTooDeep(value);
-  return check<T>(schema, value);
-}
-
-/** A path parameter that must be a UUID. */
-export const idOf = (c: Context<Env>, name = 'id'): string => validId(c.req.param(name) ?? '', name);
-
-/** The id in small letters. @throws Refusal 422 for anything that is no UUID */
-export function validId(id: string, name: string): string {
-  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(id)) {
-    throw new Refusal(422, `${name}: "${id.slice(0, 60)}" is not a valid id.`);
-  }
-  return id.toLowerCase();
+  return check(schema, value);
 }

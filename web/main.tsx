@@ -4,9 +4,7 @@ import { lazy, StrictMode, Suspense, useEffect } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import type { Start } from '../contract/hall.ts';
-import type { LibraryList } from '../contract/library.ts';
-import { queryClient, request, SignedIn, useGet, useSigned } from './shell/index.ts';
+import { queryClient, queryOf, SignedIn, useAsk, useSigned } from './shell/index.ts';
 import type { Signed } from './shell/index.ts';
 import { Shell } from './shell/shell.tsx';
 import { FirstAccount, SignIn } from './shell/sign-in.tsx';
@@ -116,7 +114,7 @@ const router = createBrowserRouter([
 ]);
 
 function App() {
-  const start = useGet<Start>('/api/start');
+  const start = useAsk('start');
   const { refetch } = start;
   useEffect(() => {
     const again = () => void refetch();
@@ -141,10 +139,7 @@ function App() {
 // The library is the largest room: what it needs is asked for while the hall's start is still on its way.
 if (location.pathname.startsWith('/library')) {
   void library();
-  void queryClient.prefetchQuery({
-    queryKey: ['/api/library'],
-    queryFn: () => request<LibraryList>('GET', '/api/library'),
-  });
+  void queryClient.prefetchQuery(queryOf('library'));
 }
 
 createRoot(document.getElementById('root')!).render(

@@ -9,6 +9,14 @@ export interface Shelf {
   everything(): Body[];
 }
 
+/** The documents in force at one state of the hall. */
+export interface ShelfInForce {
+  state: number;
+  shelf: Shelf;
+  /** `kind/slug` to the number of the revision in force. */
+  revisions: ReadonlyMap<string, number>;
+}
+
 export const documentId = (d: { kind: Kind; slug: string }) => `${d.kind}/${d.slug}`;
 
 /** Makes a shelf of the given bodies; a later body of the same kind and slug replaces an earlier one. */

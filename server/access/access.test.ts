@@ -1,10 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { addressOf, ENDPOINTS, permitted } from '../../contract/endpoints.ts';
+import type { Endpoint, EndpointName } from '../../contract/endpoints.ts';
 import type { Start } from '../../contract/hall.ts';
 import { clientOf, signIn, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 import { hashPassword } from './passwords.ts';
 import { verifyPassword } from './passwords.ts';
-import { PERMISSIONS, permitted } from './permissions.ts';
 import { delayAfter } from './sign-in.ts';
 
 let hall: TestHall;
@@ -15,33 +16,95 @@ afterAll(() => hall.close());
 const routes = () =>
   hall.app.routes
     .filter((r) => r.method !== 'ALL' && r.path.startsWith('/api/'))
-    .map((r) => ({ method: r.method, path: r.path, key: `${r.method} ${r.path}` }));
+    .map((r) => `${r.method} ${r.path}`);
+
+const NAMES = Object.keys(ENDPOINTS) as EndpointName[];
+const SOMEBODY = '00000000-0000-4000-8000-000000000000';
 
 const ROLE = { head: 'head coach', coach: 'coach', viewer: 'viewer', nobody: null } as const;
 
-describe('the permission table', () => {
-  it('has an entry for every route, and no entry without a route', () => {
-    expect([...new Set(routes().map((r) => r.key))].sort()).toEqual(Object.keys(PERMISSIONS).sort());
+describe('the table of endpoints', () => {
+  it('is what the router knows, each address once', () => {
+    const inTable = Object.values<Endpoint>(ENDPOINTS).map((e) => `${e.method} ${e.path}`);
+    expect([...new Set(routes())].sort()).toEqual(inTable.sort());
+    expect(new Set(inTable).size).toBe(inTable.length);
   });
 
   it.each(Object.keys(ROLE) as (keyof typeof ROLE)[])('is what the server does for: %s', async (who) => {
     const client = hall.as(who);
-    for (const { method, path, key } of routes()) {
+    for (const name of NAMES) {
       // Signing out would end the walk; it is open to anyone and tested below.
-      if (key === 'POST /api/sign-out') continue;
+      if (name === 'signOut') continue;
+      const { method, path } = ENDPOINTS[name];
       const real = path
-        .replace(':id', '00000000-0000-4000-8000-000000000000')
+        .replace(/:(id|person)/g, SOMEBODY)
         .replace(':kind', 'cue')
         .replace(':slug', 'no-such-document')
         .replace(':number', '1');
       const response = await client.send(method, real, method === 'GET' ? undefined : {});
       const refused = response.status === (who === 'nobody' ? 401 : 403);
-      expect({ key, refused }).toEqual({ key, refused: !permitted(key, ROLE[who]) });
+      expect({ name, refused }).toEqual({ name, refused: !permitted(name, ROLE[who]) });
     }
   });
 
-  it('refuses a route that is not in it', () => {
-    expect(permitted('GET /api/not-in-the-table', 'head coach')).toBe(false);
+  it('says of each address under a person that it is about a person', () => {
+    for (const { path, whose } of Object.values<Endpoint>(ENDPOINTS)) {
+      if (path.includes(':person')) expect({ path, whose }).toEqual({ path, whose: 'a person' });
+    }
+  });
+
+  it('fills addresses in', () => {
+    expect(addressOf('revision', { kind: 'cue', slug: 'a/b', number: 3 })).toBe(
+      '/api/library/cue/a%2Fb/revisions/3',
+    );
+    expect(addressOf('today', { people: ['a', 'b'], squad: undefined })).toBe('/api/today?people=a,b');
+    expect(addressOf('today', { people: [] })).toBe('/api/today?people=');
+    expect(addressOf('prints', { job: 'floor:a&b' })).toBe('/api/prints?job=floor%3Aa%26b');
+  });
+
+  it.each([
+    ['/api/people/:person/sets?before=abc', 'before'],
+    ['/api/people/:person/sets?before=2026-02-31', 'before'],
+    ['/api/sets.csv?from=abc', 'from'],
+    ['/api/sets.csv?squad=abc', 'squad'],
+    ['/api/today?people=abc', 'people'],
+    ['/api/today?squad=abc', 'squad'],
+    ['/api/today?pepole=abc', 'pepole'],
+    ['/api/faults/report?days=1.5', 'days'],
+    ['/api/prints/state?job=floor:a&state=-1', 'state'],
+    ['/api/library?kind=cue', 'kind'],
+  ])('answers 400 with the field for %s', async (path, field) => {
+    const id = (
+      await hall.as('head').ok<{ id: string }>('POST', '/api/people', {
+        name: 'Ida Query',
+        squadId: null,
+        statureM: null,
+        massKg: null,
+        note: '',
+      })
+    ).id;
+    const problem = await hall.as('head').refused('GET', path.replace(':person', id));
+    expect(problem).toMatchObject({ status: 400 });
+    expect(problem.detail).toContain(field);
+  });
+
+  it('answers 422 for a set on a day that the calendar does not have', async () => {
+    const refused = await hall.as('head').refused('PUT', `/api/people/${SOMEBODY}/check-in/2026-02-31`, {});
+    expect(refused.status).toBe(422);
+  });
+
+  it('carries the state of the library as the tag of its list', async () => {
+    const head = hall.as('head');
+    const first = await head.send('GET', '/api/library');
+    const tag = first.headers.get('etag')!;
+    const ask = (known: string) =>
+      hall.app.request('/api/library', { headers: { cookie: hall.cookie('head'), 'if-none-match': known } });
+    const again = await ask(tag);
+    expect(again.status).toBe(304);
+    expect(await again.text()).toBe('');
+    await head.ok('POST', '/api/editions', { name: 'Tagged' });
+    expect((await ask(tag)).status).toBe(200);
+    expect((await head.send('GET', '/api/people')).headers.get('etag')).toBeNull();
   });
 
   it('answers 404 for an unknown address of the interface to the data', async () => {

@@ -1,5 +1,4 @@
 export { accessRoutes, readMe } from './routes.ts';
-export { PERMISSIONS, permitted } from './permissions.ts';
 export { hashPassword } from './passwords.ts';
 export { closeAllSessions } from './sign-in.ts';
 export { hashOfToken, linkState, newToken } from './tokens.ts';

@@ -52,7 +52,7 @@ it('tells each request by its route, without person, token or body', async () =>
   await coach.send('GET', '/api/own/secret-token');
   await coach.send('GET', '/api/nothing/here');
   expect(lines.map((l) => l.replace(/ \d+ ms$/, ''))).toEqual([
-    'GET /api/people/:id/ladders 200',
+    'GET /api/people/:person/ladders 200',
     'PUT /api/sets/:id 422',
     'GET /api/own/:token 404',
     'GET no such route 404',

@@ -1,8 +1,8 @@
+import type { ShelfInForce } from '../../core/library/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aidUsed, daysBetween, OUTCOMES, standingAfter } from '../../core/ladder/index.ts';
 import type { OpenDatabase } from '../db/index.ts';
 import { shelfInForce } from '../library/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { judge, overview, recordsFrom } from '../log/index.ts';
 import type { PersonLine } from '../../contract/log.ts';
 import { personList } from '../people/index.ts';

@@ -1,3 +1,4 @@
+import type { ShelfInForce } from '../../core/library/index.ts';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { hashPassword } from '../access/index.ts';
@@ -6,7 +7,6 @@ import { rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { root } from '../root.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';

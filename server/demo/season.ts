@@ -1,7 +1,6 @@
-import type { Ladder, Side, Variation } from '../../core/library/index.ts';
+import type { Ladder, ShelfInForce, Side, Variation } from '../../core/library/index.ts';
 import { standingAfter, targetAt } from '../../core/ladder/index.ts';
 import type { LoggedSet, Restriction, SignOff, Standing, Target } from '../../core/ladder/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { judge, recordsFrom, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
 import { coachOf } from './people.ts';

@@ -1,5 +1,4 @@
 import { and, eq, gte } from 'drizzle-orm';
-import type { Me } from '../../contract/access.ts';
 import type { CaseRequest, CaseRow, ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
 import type { Person } from '../../contract/people.ts';
 import { chainsDue, experienceOf } from '../../core/fault/index.ts';
@@ -9,7 +8,7 @@ import type { Shelf } from '../../core/library/index.ts';
 import { barring, barSentence, daysAfter, inForce, recurringFaults } from '../../core/ladder/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { refuseFuture, refuseUnknownRevision, setsSince } from '../log/index.ts';
 import { openRestrictions, personOf, seesHealth } from '../people/index.ts';
@@ -28,12 +27,9 @@ const NOTHING = 'Nothing was kept.';
  * different ones with the same edit the greater text stays, whichever came first.
  */
 export async function keepCase(
-  tx: Db,
+  { db: tx, me, at, today }: Context,
   id: string,
   request: CaseRequest,
-  me: Me,
-  at: Date,
-  today: string,
 ): Promise<void> {
   const person = await personOf(tx, request.personId);
   refuseFuture(request.date, today, NOTHING);
@@ -71,13 +67,9 @@ export async function keepCase(
 
 /** Keeps a try at a gate; sent twice it is kept once, and a correction of the same try takes its place. */
 export async function keepChainTry(
-  tx: Db,
+  { db: tx, inForce: { shelf }, me, at, today }: Context,
   id: string,
   request: ChainTryRequest,
-  shelf: Shelf,
-  me: Me,
-  at: Date,
-  today: string,
 ): Promise<void> {
   await personOf(tx, request.personId);
   refuseFuture(request.date, today, NOTHING);
@@ -104,11 +96,8 @@ const rowOf = ({ at: _a, ...row }: Stored, sees: boolean): CaseRow =>
 
 /** The hall's experience, and of each person given the cases, chains and recurring faults. */
 export async function deskKnowledge(
-  db: Db,
-  shelf: Shelf,
+  { db, inForce: { shelf }, me, today }: Context,
   people: readonly Person[],
-  me: Me,
-  today: string,
 ): Promise<DeskKnowledge> {
   const ids = people.map((p) => p.id);
   const hall = await db

@@ -1,20 +1,16 @@
 import { and, eq, isNull, ne, notExists, sql } from 'drizzle-orm';
-import type { Me } from '../../contract/access.ts';
 import type { RatingRequest, SetToRate } from '../../contract/fault.ts';
 import type { Person } from '../../contract/people.ts';
-import type { Shelf } from '../../core/library/index.ts';
 import { among, schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 
 const { loggedSet, session, setRating } = schema;
 
 /** The watched sets of today that another coach logged and this one has not rated, newest first, blind. */
 export async function setsToRate(
-  db: Db,
+  { db, me, today }: Context,
   people: readonly Person[],
-  today: string,
-  me: Me,
 ): Promise<SetToRate[]> {
   if (people.length === 0) return [];
   return db
@@ -55,12 +51,9 @@ export async function setsToRate(
 
 /** Keeps what a second coach saw; the first word stands, since after it the other's may have been seen. */
 export async function rateSet(
-  tx: Db,
+  { db: tx, inForce: { shelf }, me, at }: Context,
   setId: string,
   request: RatingRequest,
-  shelf: Shelf,
-  me: Me,
-  at: Date,
 ): Promise<void> {
   const [set] = await tx.select().from(loggedSet).where(eq(loggedSet.id, setId));
   if (!set || set.deletedAt !== null) throw new Refusal(404, 'There is no such set any more.');

@@ -1,3 +1,4 @@
+import type { ShelfInForce } from '../../core/library/index.ts';
 import { and, eq, gte, isNull, lte, sql } from 'drizzle-orm';
 import type { FaultReport } from '../../contract/fault.ts';
 import { agreementReport, answersReport, faultsWhere } from '../../core/fault/index.ts';
@@ -5,7 +6,6 @@ import type { RatedTwice } from '../../core/fault/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { daysAfter } from '../../core/ladder/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { rowsOf } from '../log/index.ts';
 import { personList } from '../people/index.ts';
 

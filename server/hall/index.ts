@@ -1,2 +1,3 @@
 export { hallRoutes } from './routes.ts';
-export { hallRow, hallToday, dayIn, addStaff, saveSquad, squadList } from './store.ts';
+export { editionHeader } from './edition.ts';
+export { hallRow, dayIn, addStaff, saveSquad, squadList } from './store.ts';

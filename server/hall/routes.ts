@@ -1,115 +1,72 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
-import { hallSettingsSchema, newStaffSchema, squadSchema, staffSchema } from '../../contract/hall.ts';
-import type {
-  HallSettings,
-  Heartbeat,
-  NewStaff,
-  StaffEdit,
-  Start,
-  SquadRequest,
-} from '../../contract/hall.ts';
 import { STAFF_ROLES } from '../../contract/access.ts';
 import { hashPassword } from '../access/index.ts';
 import { backupLines } from '../db/index.ts';
-import { bodyOf, idOf } from '../http.ts';
-import type { App, Services } from '../http.ts';
-import { editionHeader } from '../library/index.ts';
-import {
-  addStaff,
-  dayIn,
-  editStaff,
-  hallRow,
-  saveSettings,
-  saveSquad,
-  squadList,
-  staffList,
-} from './store.ts';
+import { allOrNothing, handlers } from '../endpoint.ts';
+import { editionHeader } from './edition.ts';
+import { addStaff, editStaff, saveSettings, saveSquad, squadList, staffList } from './store.ts';
 
 const compress = promisify(gzip);
+const OK = { ok: true } as const;
 
-export function hallRoutes(app: App, s: Services): void {
-  app.get('/api/start', async (c) => {
-    const me = c.get('me');
-    const row = await hallRow(s.db);
-    const accounts = row?.demo && !me ? await staffList(s.db) : [];
-    const answer: Start = {
-      empty: row === null,
-      hall: row && {
-        name: row.name,
-        timeZone: row.timeZone,
-        paper: row.paper,
-        massUnit: row.massUnit,
-        lengthUnit: row.lengthUnit,
-        today: dayIn(row.timeZone, s.clock()),
-        demo: row.demo,
+export const hallRoutes = handlers({
+  start: async ({ db, me, hall, today }) => {
+    const accounts = hall?.demo && !me ? await staffList(db) : [];
+    return {
+      empty: hall === null,
+      hall: hall && {
+        name: hall.name,
+        timeZone: hall.timeZone,
+        paper: hall.paper,
+        massUnit: hall.massUnit,
+        lengthUnit: hall.lengthUnit,
+        today,
+        demo: hall.demo,
       },
-      edition: me ? await editionHeader(s.db) : null,
+      edition: me ? await editionHeader(db) : null,
       me,
       demoAccounts: accounts
         .sort((a, b) => STAFF_ROLES.indexOf(a.role) - STAFF_ROLES.indexOf(b.role))
-        .map(({ login, role, name }) => ({
-          login,
-          role,
-          name,
-          password: row?.demoPassword ?? '',
-        })),
+        .map(({ login, role, name }) => ({ login, role, name, password: hall?.demoPassword ?? '' })),
     };
-    return c.json(answer);
-  });
+  },
 
-  app.get('/api/heartbeat', (c) => {
-    const answer: Heartbeat = {
-      boot: s.boot,
-      snapshotAt: s.snapshots.coveredUntil(),
-      now: s.clock().toISOString(),
-    };
-    return c.json(answer);
-  });
+  heartbeat: ({ boot, snapshots, at }) => ({
+    boot,
+    snapshotAt: snapshots.coveredUntil(),
+    now: at.toISOString(),
+  }),
 
-  app.put('/api/hall', async (c) => {
-    const settings = await bodyOf<HallSettings>(c, hallSettingsSchema);
-    await saveSettings(s.db, settings);
-    return c.json({ ok: true });
-  });
+  saveHall: async ({ db, body }) => {
+    await saveSettings(db, body);
+    return OK;
+  },
 
-  app.get('/api/staff', async (c) => c.json(await staffList(s.db)));
+  staff: ({ db }) => staffList(db),
 
-  app.post('/api/staff', async (c) => {
-    const member = await bodyOf<NewStaff>(c, newStaffSchema);
-    const hash = await hashPassword(member.password);
-    const id = await s.db.transaction((tx) => addStaff(tx, member, hash));
-    return c.json({ id }, 201);
-  });
+  addStaff: async (c) => {
+    const hash = await hashPassword(c.body.password);
+    return { id: await allOrNothing(c, ({ db, body }) => addStaff(db, body, hash)) };
+  },
 
-  app.put('/api/staff/:id', async (c) => {
-    const id = idOf(c);
-    const edit = await bodyOf<StaffEdit>(c, staffSchema);
-    await s.db.transaction((tx) => editStaff(tx, id, edit));
-    return c.json({ ok: true });
-  });
+  saveStaff: async (c) => {
+    await allOrNothing(c, ({ db, params, body }) => editStaff(db, params.id, body));
+    return OK;
+  },
 
-  app.get('/api/squads', async (c) => c.json(await squadList(s.db)));
+  squads: ({ db }) => squadList(db),
 
-  app.post('/api/squads', async (c) => {
-    const squad = await bodyOf<SquadRequest>(c, squadSchema);
-    const id = await s.db.transaction((tx) => saveSquad(tx, null, squad));
-    return c.json({ id }, 201);
-  });
+  addSquad: async (c) => ({ id: await allOrNothing(c, ({ db, body }) => saveSquad(db, null, body)) }),
 
-  app.put('/api/squads/:id', async (c) => {
-    const id = idOf(c);
-    const squad = await bodyOf<SquadRequest>(c, squadSchema);
-    await s.db.transaction((tx) => saveSquad(tx, id, squad));
-    return c.json({ ok: true });
-  });
+  saveSquad: async (c) => {
+    await allOrNothing(c, ({ db, params, body }) => saveSquad(db, params.id, body));
+    return OK;
+  },
 
-  app.get('/api/backup', async (c) => {
-    const at = s.clock();
-    const bytes = await compress((await backupLines(s.db, at)).join('\n'));
-    return c.body(new Uint8Array(bytes), 200, {
-      'content-type': 'application/gzip',
-      'content-disposition': `attachment; filename="meister-${at.toISOString().slice(0, 10)}.ndjson.gz"`,
-    });
-  });
-}
+  backup: async ({ db, at }) => ({
+    file: await compress((await backupLines(db, at)).join('\n')),
+    type: 'application/gzip',
+    name: `meister-${at.toISOString().slice(0, 10)}.ndjson.gz`,
+  }),
+});

@@ -12,15 +12,15 @@ export async function hallRow(db: Db) {
   return row ?? null;
 }
 
+// A formatter costs a hundred times what it then does; a hall has one time zone.
+const formats = new Map<string, Intl.DateTimeFormat>();
+
 /** Calendar day of the hall at a moment. */
 export function dayIn(timeZone: string, at: Date): string {
   // The Swedish locale writes dates as ISO 8601.
-  return new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short' }).format(at);
-}
-
-export async function hallToday(db: Db, at: Date): Promise<string> {
-  const row = await hallRow(db);
-  return dayIn(row?.timeZone ?? 'UTC', at);
+  const format = formats.get(timeZone) ?? new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short' });
+  formats.set(timeZone, format);
+  return format.format(at);
 }
 
 export async function saveSettings(db: Db, settings: HallSettings): Promise<void> {

@@ -9,7 +9,6 @@ import {
   withChanges,
 } from '../../core/library/index.ts';
 import type { Body, HouseQuestion, Kind, Ladder } from '../../core/library/index.ts';
-import type { Me } from '../../contract/access.ts';
 import type {
   ChangeDetail,
   ChangeSummary,
@@ -20,6 +19,7 @@ import type {
 } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { peopleAnswering } from '../people/index.ts';
 import { inForce, shelfInForce } from './shelf.ts';
@@ -147,11 +147,12 @@ async function refuseRemovingOwnAnswers(tx: Db, question: HouseQuestion): Promis
 }
 
 /** One save: in force at once for the head coach, a proposed change for a coach. */
-export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Promise<SaveResult> {
+export async function save(tx: Context, request: SaveRequest): Promise<SaveResult> {
   const { body, base, reason, also = [] } = request;
-  const result = await saveTogether(tx, me, [{ body, base }, ...also], reason, at);
+  const { me } = tx;
+  const result = await saveTogether(tx, [{ body, base }, ...also], reason);
   if (result.outcome !== 'unchanged') {
-    await tx
+    await tx.db
       .delete(draft)
       .where(and(eq(draft.staffId, me.id), eq(draft.kind, body.kind), eq(draft.slug, body.slug)));
   }
@@ -163,11 +164,9 @@ export async function save(tx: Db, me: Me, request: SaveRequest, at: Date): Prom
  * @throws Refusal 409 with both versions when one has changed since its edit started, 422 for one given twice
  */
 export async function saveTogether(
-  tx: Db,
-  me: Me,
+  { db: tx, me, at }: Context,
   proposals: readonly Proposal[],
   reason: string,
-  at: Date,
 ): Promise<SaveResult> {
   const ids = proposals.map((p) => documentId(p.body));
   const twice = ids.find((id, i) => ids.indexOf(id) !== i);
@@ -275,11 +274,9 @@ export async function bodyAt(db: Db, kind: Kind, slug: string, number: number): 
 
 /** Accepts a proposed change whole, as it is or as the head coach edited it, or declines it. */
 export async function decideChange(
-  tx: Db,
-  me: Me,
+  { db: tx, me, at }: Context,
   id: string,
   request: DecideChangeRequest,
-  at: Date,
 ): Promise<void> {
   const [row] = await tx.select().from(change).where(eq(change.id, id)).for('update');
   if (!row) throw new Refusal(404, 'There is no such change.');

@@ -1,19 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { breachesOf, documentId, shelfOf } from '../../core/library/index.ts';
+import type { ShelfInForce } from '../../core/library/index.ts';
 import { writeLibraryFile } from '../../core/exchange/index.ts';
-import type { LibraryFile } from '../../core/exchange/index.ts';
 import { libraryFileSchema } from '../../contract/library.ts';
+import type { LibraryFile } from '../../core/exchange/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import { editionHeader } from '../hall/index.ts';
 import { check, Refusal, refuseTooDeep } from '../http.ts';
 import { proposeItems, putInForce } from './changes.ts';
-import { editionHeader, shelfInForce } from './shelf.ts';
+import { shelfInForce } from './shelf.ts';
 
 const { change, edition } = schema;
 
 /** The library in force as one canonical text. */
-export async function exportLibrary(db: Db): Promise<string> {
-  const { shelf } = await shelfInForce(db);
+export async function exportLibrary(db: Db, { shelf }: ShelfInForce): Promise<string> {
   return writeLibraryFile(await editionHeader(db), shelf.everything());
 }
 

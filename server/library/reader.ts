@@ -1,34 +1,36 @@
-import type { Context } from 'hono';
-import { STAGES } from '../../core/library/index.ts';
 import type { ForPerson, Stage } from '../../core/library/index.ts';
-import { meOf, Refusal, validId } from '../http.ts';
-import type { Env, Services } from '../http.ts';
+import type { OpenContext } from '../endpoint.ts';
+import { Refusal } from '../http.ts';
 import { answersOf, personOf } from '../people/index.ts';
 
+/** Who may be asked for. */
+interface ReaderAsked {
+  stage?: Stage | undefined;
+  person?: string | undefined;
+}
+
 /**
- * Whom a sheet is read for, from the query: `stage`, and `person` for their own answers to house questions.
- * @throws Refusal 422 for another stage, 403 for a viewer asking about a person
+ * Whom a sheet is read for: `stage`, and `person` for their own answers to house questions.
+ * @throws Refusal 403 for a viewer asking about a person, 404 without such a person
  */
-export async function readerOf(c: Context<Env>, s: Services): Promise<ForPerson | undefined> {
-  const stage = c.req.query('stage');
-  if (stage !== undefined && !STAGES.includes(stage as Stage)) {
-    throw new Refusal(422, `stage: must be one of ${STAGES.join(', ')}.`);
-  }
-  const personId = personAskedFor(c);
+export async function readerOf(
+  c: OpenContext,
+  { stage, person }: ReaderAsked,
+): Promise<ForPerson | undefined> {
+  const personId = personAskedFor(c, person);
   if (stage === undefined && personId === null) return undefined;
-  const own = personId ? ((await answersOf(s.db, [personId])).get(personId) ?? []) : [];
-  if (personId) await personOf(s.db, personId);
+  const own = personId ? ((await answersOf(c.db, [personId])).get(personId) ?? []) : [];
+  if (personId) await personOf(c.db, personId);
   return {
     // Without a level of their own a person reads as somebody who knows the movement.
-    stage: (stage as Stage | undefined) ?? 'sound',
+    stage: stage ?? 'sound',
     answers: Object.fromEntries(own.map((a) => [a.question, a.answer])),
   };
 }
 
 /** The person named in the query, for those who may see people. */
-export function personAskedFor(c: Context<Env>): string | null {
-  const personId = c.req.query('person');
-  if (!personId) return null;
-  if (meOf(c).role === 'viewer') throw new Refusal(403, 'A viewer may not read about people.');
-  return validId(personId, 'person');
+export function personAskedFor({ me }: OpenContext, person: string | undefined): string | null {
+  if (!person) return null;
+  if (me?.role === 'viewer') throw new Refusal(403, 'A viewer may not read about people.');
+  return person;
 }

@@ -1,43 +1,19 @@
 import { and, desc, eq } from 'drizzle-orm';
-import type { Context } from 'hono';
-import { KINDS, placesOn, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
+import { placesOn, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
 import type { Kind, Shelf } from '../../core/library/index.ts';
-import {
-  decideChangeSchema,
-  draftSchema,
-  editionSchema,
-  libraryJsonSchema,
-  saveSchema,
-} from '../../contract/library.ts';
-import type {
-  DecideChangeRequest,
-  Draft,
-  DraftRequest,
-  EditionRow,
-  EntryInForce,
-  EntrySummary,
-  LibraryList,
-  RevisionSummary,
-  SaveRequest,
-  Sheet,
-} from '../../contract/library.ts';
+import { libraryJsonSchema } from '../../contract/library.ts';
+import type { Draft, EntrySummary } from '../../contract/library.ts';
 import { schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
-import { hallToday } from '../hall/index.ts';
-import { bodyOf, idOf, meOf, Refusal } from '../http.ts';
-import type { App, Env, Services } from '../http.ts';
+import { allOrNothing, handlers } from '../endpoint.ts';
+import type { Context } from '../endpoint.ts';
+import { editionHeader } from '../hall/index.ts';
+import { Refusal } from '../http.ts';
 import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.ts';
 import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
-import { editionHeader, inForce, shelfInForce } from './shelf.ts';
+import { inForce as documentInForce } from './shelf.ts';
 
 const { change, draft, edition, hall, revision } = schema;
-
-function documentOf(c: Context<Env>): { kind: Kind; slug: string } {
-  const kind = c.req.param('kind') as Kind;
-  if (!KINDS.includes(kind)) throw new Refusal(404, `There is no kind of document called "${kind}".`);
-  return { kind, slug: c.req.param('slug') ?? '' };
-}
 
 // A shelf never changes once read, so its list is made once.
 const lists = new WeakMap<Shelf, EntrySummary[]>();
@@ -48,54 +24,54 @@ function listOf(shelf: Shelf, revisions: ReadonlyMap<string, number>): EntrySumm
   return list;
 }
 
-export function libraryRoutes(app: App, s: Services): void {
-  app.get('/api/library', async (c) => {
-    const { shelf, revisions } = await shelfInForce(s.db);
-    const entries = listOf(shelf, revisions);
-    const answer: LibraryList = { entries, edition: await editionHeader(s.db) };
-    return c.json(answer);
-  });
+interface OfDocument extends Context {
+  params: { kind: Kind; slug: string };
+}
 
-  app.get('/api/library/export', async (c) =>
-    c.body(await exportLibrary(s.db), 200, {
-      'content-type': 'application/json; charset=utf-8',
-      'content-disposition': 'attachment; filename="meister-library.json"',
-    }),
-  );
+const mine = ({ me, params: { kind, slug } }: OfDocument) =>
+  and(eq(draft.staffId, me.id), eq(draft.kind, kind), eq(draft.slug, slug));
 
-  app.get('/api/library/schema', (c) => c.json(libraryJsonSchema()));
+async function draftOf(c: OfDocument): Promise<Draft | null> {
+  const [row] = await c.db.select().from(draft).where(mine(c));
+  return row ? { body: row.body, base: row.base, also: row.also, at: new Date(row.at).toISOString() } : null;
+}
 
-  app.post('/api/library/import', async (c) => {
-    const text = await c.req.text();
-    const documents = await s.db.transaction((tx) => importLibrary(tx, text, meOf(c).name, s.clock()));
-    return c.json({ documents }, 201);
-  });
+export const libraryRoutes = handlers({
+  library: async ({ db, inForce: { shelf, revisions } }) => ({
+    entries: listOf(shelf, revisions),
+    edition: await editionHeader(db),
+  }),
 
-  app.get('/api/library/:kind/:slug', async (c) => {
-    const { kind, slug } = documentOf(c);
-    const found = await inForce(s.db, kind, slug);
+  exportLibrary: async ({ db, inForce }) => ({
+    file: await exportLibrary(db, inForce),
+    type: 'application/json; charset=utf-8',
+    name: 'meister-library.json',
+  }),
+
+  librarySchema: () => libraryJsonSchema(),
+
+  importLibrary: async (c) => ({
+    documents: await allOrNothing(c, ({ db, body, me, at }) => importLibrary(db, body, me.name, at)),
+  }),
+
+  document: async ({ db, inForce, params: { kind, slug } }) => {
+    const found = await documentInForce(db, kind, slug);
     if (!found) throw new Refusal(404, `There is no document "${slug}" of this kind.`);
-    const answer: EntryInForce = found;
-    if (found.body.kind === 'ladder') {
-      answer.settled = resolveLadder(found.body, (await shelfInForce(s.db)).shelf);
-    }
-    return c.json(answer);
-  });
+    return found.body.kind === 'ladder'
+      ? { ...found, settled: resolveLadder(found.body, inForce.shelf) }
+      : found;
+  },
 
-  app.put('/api/library/:kind/:slug', async (c) => {
-    const { kind, slug } = documentOf(c);
-    const request = await bodyOf<SaveRequest>(c, saveSchema);
-    if (request.body.kind !== kind || request.body.slug !== slug) {
+  saveDocument: async (c) => {
+    const { kind, slug } = c.params;
+    if (c.body.body.kind !== kind || c.body.body.slug !== slug) {
       throw new Refusal(422, 'body.slug: kind and slug of a document never change. Nothing was changed.');
     }
-    const me = meOf(c);
-    const at = s.clock();
-    return c.json(await s.db.transaction((tx) => save(tx, me, request, at)));
-  });
+    return allOrNothing(c, (tx) => save(tx, tx.body));
+  },
 
-  app.get('/api/library/:kind/:slug/revisions', async (c) => {
-    const { kind, slug } = documentOf(c);
-    const rows: RevisionSummary[] = await s.db
+  revisions: ({ db, params: { kind, slug } }) =>
+    db
       .select({
         number: revision.number,
         at: revision.at,
@@ -106,66 +82,44 @@ export function libraryRoutes(app: App, s: Services): void {
       .from(revision)
       .innerJoin(change, eq(change.id, revision.changeId))
       .where(and(eq(revision.kind, kind), eq(revision.slug, slug)))
-      .orderBy(desc(revision.number));
-    return c.json(rows);
-  });
+      .orderBy(desc(revision.number)),
 
-  app.get('/api/library/:kind/:slug/revisions/:number', async (c) => {
-    const { kind, slug } = documentOf(c);
-    const number = Number(c.req.param('number'));
-    const body = Number.isInteger(number) ? await bodyAt(s.db, kind, slug, number) : null;
+  revision: async ({ db, params: { kind, slug, number } }) => {
+    const body = await bodyAt(db, kind, slug, number);
     if (!body) throw new Refusal(404, 'There is no such revision.');
-    return c.json({ body });
-  });
+    return { body };
+  },
 
-  app.get('/api/sheets/:slug', async (c) => {
-    const slug = c.req.param('slug');
-    const { shelf, revisions } = await shelfInForce(s.db);
+  sheet: async (c) => {
+    const { shelf, revisions } = c.inForce;
+    const { slug } = c.params;
     const variation = shelf.get('variation', slug);
     if (!variation) throw new Refusal(404, `There is no variation "${slug}".`);
-    const answer: Sheet = {
-      resolved: resolve(variation, shelf, await readerOf(c, s)),
+    return {
+      resolved: resolve(variation, shelf, await readerOf(c, c.query)),
       revision: revisions.get(`variation/${slug}`) ?? 0,
-      edition: await editionHeader(s.db),
+      edition: await editionHeader(c.db),
       ladders: [...(placesOn(shelf).get(slug) ?? [])],
     };
-    return c.json(answer);
-  });
+  },
 
-  app.get('/api/changes', async (c) => c.json(await changeList(s.db)));
+  changes: ({ db }) => changeList(db),
 
-  app.get('/api/changes/:id', async (c) => c.json(await changeDetail(s.db, idOf(c))));
+  change: ({ db, params }) => changeDetail(db, params.id),
 
-  app.post('/api/changes/:id/decision', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<DecideChangeRequest>(c, decideChangeSchema);
-    const me = meOf(c);
-    const at = s.clock();
-    await s.db.transaction((tx) => decideChange(tx, me, id, request, at));
-    return c.json({ ok: true });
-  });
+  decideChange: async (c) => {
+    await allOrNothing(c, (tx) => decideChange(tx, tx.params.id, tx.body));
+    return { ok: true };
+  },
 
-  const mine = (c: Context<Env>) => {
-    const { kind, slug } = documentOf(c);
-    return and(eq(draft.staffId, meOf(c).id), eq(draft.kind, kind), eq(draft.slug, slug));
-  };
+  draft: (c) => draftOf(c),
 
-  const draftOf = async (db: Db, c: Context<Env>): Promise<Draft | null> => {
-    const [row] = await db.select().from(draft).where(mine(c));
-    return row
-      ? { body: row.body, base: row.base, also: row.also, at: new Date(row.at).toISOString() }
-      : null;
-  };
-
-  app.get('/api/drafts/:kind/:slug', async (c) => c.json(await draftOf(s.db, c)));
-
-  app.put('/api/drafts/:kind/:slug', async (c) => {
-    const { kind, slug } = documentOf(c);
-    // A draft may be unfinished, so it is not held to the document's schema.
-    const { body, base, also, since } = await bodyOf<DraftRequest>(c, draftSchema);
-    const at = s.clock().toISOString();
-    await s.db.transaction(async (tx) => {
-      const kept = await draftOf(tx, c);
+  // A draft may be unfinished, so it is not held to the document's schema.
+  saveDraft: async (c) => {
+    const at = c.at.toISOString();
+    const { body, base, also, since } = c.body;
+    await allOrNothing(c, async (tx) => {
+      const kept = await draftOf(tx);
       if (kept && kept.at !== since) {
         throw new Refusal(409, 'This draft was written on in another window. Nothing was overwritten.', {
           yours: body,
@@ -173,34 +127,30 @@ export function libraryRoutes(app: App, s: Services): void {
         });
       }
       const set = { base, body, also, at };
-      await tx
+      await tx.db
         .insert(draft)
-        .values({ staffId: meOf(c).id, kind, slug, ...set })
+        .values({ staffId: tx.me.id, ...tx.params, ...set })
         .onConflictDoUpdate({ target: [draft.staffId, draft.kind, draft.slug], set });
     });
-    return c.json({ at });
-  });
+    return { at };
+  },
 
-  app.delete('/api/drafts/:kind/:slug', async (c) => {
-    await s.db.delete(draft).where(mine(c));
-    return c.json({ ok: true });
-  });
+  dropDraft: async (c) => {
+    await c.db.delete(draft).where(mine(c));
+    return { ok: true };
+  },
 
-  app.get('/api/editions', async (c) => {
-    const rows: EditionRow[] = await s.db.select().from(edition).orderBy(desc(edition.number));
-    return c.json(rows);
-  });
+  editions: ({ db }) => db.select().from(edition).orderBy(desc(edition.number)),
 
-  app.post('/api/editions', async (c) => {
-    const { name } = await bodyOf<{ name: string }>(c, editionSchema);
-    const date = await hallToday(s.db, s.clock());
-    const number = await s.db.transaction(async (tx) => {
-      const [row] = await tx.select({ state: hall.stateNumber }).from(hall).for('update');
-      const last = (await tx.select().from(edition).orderBy(desc(edition.number)).limit(1))[0];
+  nameEdition: async (c) => ({
+    number: await allOrNothing(c, async ({ db, body, today }) => {
+      const [row] = await db.select({ state: hall.stateNumber }).from(hall).for('update');
+      const last = (await db.select().from(edition).orderBy(desc(edition.number)).limit(1))[0];
       const next = (last?.number ?? 0) + 1;
-      await tx.insert(edition).values({ number: next, name, date, stateNumber: row?.state ?? 0 });
+      await db
+        .insert(edition)
+        .values({ number: next, name: body.name, date: today, stateNumber: row?.state ?? 0 });
       return next;
-    });
-    return c.json({ number }, 201);
-  });
-}
+    }),
+  }),
+});

@@ -1,28 +1,23 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
-import type { Kind, Shelf } from '../../core/library/index.ts';
-import type { EditionHeader } from '../../core/exchange/index.ts';
+import type { Kind, ShelfInForce } from '../../core/library/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 
-/** The documents in force at one state of the hall. */
-export interface ShelfInForce {
-  state: number;
-  shelf: Shelf;
-  /** `kind/slug` to the number of the revision in force. */
-  revisions: ReadonlyMap<string, number>;
-}
-
-const { entry, revision, hall, edition } = schema;
+const { entry, revision, hall } = schema;
 
 // A state never changes once reached, so what was read for it stays right; the newest one is kept.
 const newest = new WeakMap<object, ShelfInForce>();
 
-/** Reads the shelf, or takes the one kept when no change has been accepted since. */
-export async function shelfInForce(db: Db, keep: object = db): Promise<ShelfInForce> {
+/**
+ * Reads the shelf, or takes the one kept when no change has been accepted since.
+ * @param known one read before, such as that of the request whose transaction this is
+ */
+export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfInForce> {
   const [row] = await db.select({ state: hall.stateNumber }).from(hall);
   const state = row?.state ?? 0;
-  const kept = newest.get(keep);
+  if (known?.state === state) return known;
+  const kept = newest.get(db);
   if (kept?.state === state) return kept;
   const rows = await db
     .select({ body: revision.body, number: revision.number })
@@ -36,7 +31,7 @@ export async function shelfInForce(db: Db, keep: object = db): Promise<ShelfInFo
     shelf: shelfOf(rows.map((r) => r.body)),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };
-  newest.set(keep, read);
+  newest.set(db, read);
   return read;
 }
 
@@ -50,21 +45,6 @@ export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce,
   return {
     shelf: shelfOf(rows.map((r) => r.body)),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
-  };
-}
-
-/** The newest edition and how many changes were accepted since. */
-export async function editionHeader(db: Db): Promise<EditionHeader> {
-  const [row] = await db.select({ state: hall.stateNumber }).from(hall);
-  const editions = await db.select().from(edition);
-  const last = editions.sort((a, b) => b.number - a.number)[0];
-  // Before the first edition is named, the empty library is edition 1.
-  if (!last) return { number: 1, name: 'First', date: '1970-01-01', changesSince: row?.state ?? 0 };
-  return {
-    number: last.number,
-    name: last.name,
-    date: last.date,
-    changesSince: (row?.state ?? 0) - last.stateNumber,
   };
 }
 

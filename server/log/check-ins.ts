@@ -1,26 +1,22 @@
+import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
-import type { Me } from '../../contract/access.ts';
 import type { CheckIn, CheckInRow, CueTriedRequest, SignOffRequest } from '../../contract/session.ts';
-import type { Ladder } from '../../core/library/index.ts';
 import type { CueTried, SignOff } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf, seesHealth } from '../people/index.ts';
+import { personOf } from '../people/index.ts';
 
 const { checkIn, cueTried, signOff } = schema;
 
 /** Keeps the answers of the day; asked again, the newer answers stand. */
 export async function saveCheckIn(
-  tx: Db,
-  personId: string,
+  { db: tx, person: { id: personId }, sees, me, at, today }: Context & About,
   date: string,
   request: CheckIn,
-  me: Me,
-  at: Date,
 ): Promise<void> {
-  const person = await personOf(tx, personId);
-  const sees = seesHealth(me, person);
+  if (date > today) throw new Refusal(422, `date: "${date}" is no day up to today. Nothing was kept.`);
   if (!sees && request.pain !== null) {
     throw new Refusal(403, 'Pain is asked by staff of the squad and the head coach. Nothing was kept.');
   }
@@ -53,11 +49,9 @@ export async function checkInsOf(
 
 /** Keeps what came of a cue; sent twice it is kept once. */
 export async function saveCueTried(
-  tx: Db,
+  { db: tx, me, at }: Context,
   id: string,
   request: CueTriedRequest,
-  me: Me,
-  at: Date,
 ): Promise<void> {
   await personOf(tx, request.personId);
   const [before] = await tx.select().from(cueTried).where(eq(cueTried.id, id));
@@ -86,21 +80,18 @@ export async function cuesTriedBy(db: Db, personIds: readonly string[]): Promise
 
 /** A coach's word that a level is done well; the newest word of a role counts, older ones stay. */
 export async function addSignOff(
-  tx: Db,
-  id: string,
-  personId: string,
-  ladder: Ladder | undefined,
+  { db, inForce, person, sees, me, today }: Context & About,
   request: SignOffRequest,
-  me: Me,
-  today: string,
-): Promise<void> {
-  const person = await personOf(tx, personId);
-  if (!seesHealth(me, person)) {
+): Promise<string> {
+  if (!sees) {
     throw new Refusal(403, 'Only staff of the squad and the head coach sign a level off.');
   }
+  const ladder = inForce.shelf.get('ladder', request.ladder);
   if (!ladder?.levels.some((l) => l.id === request.level)) {
     throw new Refusal(422, `level: the ladder "${request.ladder}" has no level "${request.level}".`);
   }
   const role: SignOff['role'] = me.role === 'head coach' ? 'head coach' : 'coach';
-  await tx.insert(signOff).values({ id, personId, ...request, role, by: me.name, date: today });
+  const id = randomUUID();
+  await db.insert(signOff).values({ id, personId: person.id, ...request, role, by: me.name, date: today });
+  return id;
 }

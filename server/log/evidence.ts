@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNotNull, ne } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
-import type { Ladder } from '../../core/library/index.ts';
+import type { Ladder, ShelfInForce } from '../../core/library/index.ts';
 import {
   decide,
   heldLevels,
@@ -20,7 +20,6 @@ import type { MoveRow, OnLadder, PersonLine, PersonOnLadders } from '../../contr
 import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { recentSets, settingsOf } from './history.ts';
 import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';

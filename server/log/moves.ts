@@ -2,31 +2,23 @@ import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { overrideRefused } from '../../core/ladder/index.ts';
 import type { Decision } from '../../core/ladder/index.ts';
-import type { Me } from '../../contract/access.ts';
 import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
-import { personOf, seesHealth } from '../people/index.ts';
 import { judge, revisionsRead } from './evidence.ts';
 import { recordsOf } from './records.ts';
 
-export interface When {
-  at: Date;
-  today: string;
-}
-
 /** What is needed to decide on a ladder. @throws Refusal 403 for those who do not see the whole evidence, 422 without such a ladder */
-export async function forDeciding(tx: Db, me: Me, personId: string, ladderSlug: string) {
-  const person = await personOf(tx, personId);
-  if (!seesHealth(me, person)) {
+export async function forDeciding(c: Context & About, ladderSlug: string) {
+  if (!c.sees) {
     throw new Refusal(
       403,
       'Only staff of the squad and the head coach decide on levels: they see the whole evidence.',
     );
   }
-  const inForce = await shelfInForce(tx);
+  const inForce = await shelfInForce(c.db, c.inForce);
   const ladder = inForce.shelf.get('ladder', ladderSlug);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${ladderSlug}".`);
   return { inForce, ladder };
@@ -39,23 +31,19 @@ function levelIn(ladder: Ladder, id: string): Level {
 }
 
 /** First placement on a ladder, or a new one with a reason. */
-export async function place(
-  tx: Db,
-  me: Me,
-  personId: string,
-  request: PlaceRequest,
-  when: When,
-): Promise<string> {
-  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
+export async function place(c: Context & About, request: PlaceRequest): Promise<string> {
+  const { inForce, ladder } = await forDeciding(c, request.ladder);
+  const { db: tx, me, at, today } = c;
+  const personId = c.person.id;
   const level = levelIn(ladder, request.level);
-  const { standings } = (await recordsOf(tx, inForce, [personId], when.today))(personId);
+  const { standings } = (await recordsOf(tx, inForce, [personId], today))(personId);
   const before = standings.get(ladder.slug);
   const id = randomUUID();
   await tx.insert(schema.move).values({
     id,
     personId,
     ladder: ladder.slug,
-    date: when.today,
+    date: today,
     kind: 'placed',
     fromLevel: before?.level ?? null,
     toLevel: level.id,
@@ -63,7 +51,7 @@ export async function place(
     stage: request.stage ?? null,
     reason: request.reason,
     by: me.name,
-    at: when.at.toISOString(),
+    at: at.toISOString(),
     stateNumber: inForce.state,
     revisions: revisionsRead(inForce, ladder),
     setIds: [],
@@ -76,16 +64,12 @@ export async function place(
  * Keeps what the coach decided, as proposed or otherwise with a reason, together with the decision
  * it stood on. Computed anew inside the transaction: what the coach saw must still be so.
  */
-export async function confirm(
-  tx: Db,
-  me: Me,
-  personId: string,
-  request: ConfirmRequest,
-  when: When,
-): Promise<string> {
-  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
-  const own = (await recordsOf(tx, inForce, [personId], when.today))(personId);
-  const { standing, decision, failure } = judge(inForce, ladder, own, when.today);
+export async function confirm(c: Context & About, request: ConfirmRequest): Promise<string> {
+  const { inForce, ladder } = await forDeciding(c, request.ladder);
+  const { db: tx, me, at, today } = c;
+  const personId = c.person.id;
+  const own = (await recordsOf(tx, inForce, [personId], today))(personId);
+  const { standing, decision, failure } = judge(inForce, ladder, own, today);
   if (failure) throw new Refusal(409, failure);
   if (!standing || !decision) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');
   if (decision.outcome !== request.proposed) {
@@ -102,7 +86,7 @@ export async function confirm(
     id,
     personId,
     ladder: ladder.slug,
-    date: when.today,
+    date: today,
     kind: request.chosen,
     fromLevel: standing.level,
     toLevel,
@@ -110,7 +94,7 @@ export async function confirm(
     proposed: decision.outcome,
     reason: request.reason,
     by: me.name,
-    at: when.at.toISOString(),
+    at: at.toISOString(),
     stateNumber: inForce.state,
     revisions: revisionsRead(inForce, ladder),
     evidence: decision,

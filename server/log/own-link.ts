@@ -5,13 +5,13 @@ import { daysAfter } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
+import type { Person } from '../../contract/people.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import { hallRow } from '../hall/index.ts';
+import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { personOf, seesHealth } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
 import { newestWithAids } from './history.ts';
@@ -29,21 +29,17 @@ const DAYS_BACK = 7;
 
 /** Makes a link with which a person logs their own sets; those who see their health may. */
 export async function makeOwnLink(
-  db: Db,
-  me: Me,
-  personId: string,
+  { db, me, person, at: now, publicUrl }: Context & About,
   days: number,
-  now: Date,
-  publicUrl: string,
 ): Promise<OwnLinkMade> {
-  await mayGive(db, me, personId);
+  mayGive(me, person);
   const token = newToken();
   const id = randomUUID();
   const expiresAt = new Date(now.getTime() + days * DAY_MS).toISOString();
   await db.insert(ownLink).values({
     id,
     tokenHash: hashOfToken(token),
-    personId,
+    personId: person.id,
     madeBy: me.name,
     madeAt: now.toISOString(),
     expiresAt,
@@ -51,8 +47,8 @@ export async function makeOwnLink(
   return { id, url: `${publicUrl}/own/${token}`, expiresAt };
 }
 
-async function mayGive(db: Db, me: Me, personId: string): Promise<void> {
-  if (!seesHealth(me, await personOf(db, personId))) {
+function mayGive(me: Me, person: Person): void {
+  if (!seesHealth(me, person)) {
     throw new Refusal(403, 'Only staff of the squad and the head coach give or end personal links.');
   }
 }
@@ -76,17 +72,17 @@ export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<O
 }
 
 /** @throws Refusal 404 without such a link */
-export async function revokeOwnLink(db: Db, me: Me, id: string, now: Date): Promise<void> {
+export async function revokeOwnLink({ db, me, at: now }: Context, id: string): Promise<void> {
   const [row] = await db.select().from(ownLink).where(eq(ownLink.id, id));
   if (!row) throw new Refusal(404, 'There is no such link.');
-  await mayGive(db, me, row.personId);
+  mayGive(me, await personOf(db, row.personId));
   if (row.revokedAt === null) {
     await db.update(ownLink).set({ revokedAt: now.toISOString() }).where(eq(ownLink.id, id));
   }
 }
 
 /** The person a token belongs to. @throws Refusal 404 for one never given, 410 when it has ended */
-async function holderOf(db: Db, token: string, now: Date) {
+async function holderOf({ db, at: now }: OpenContext, token: string) {
   const [row] = await db
     .select()
     .from(ownLink)
@@ -100,14 +96,9 @@ async function holderOf(db: Db, token: string, now: Date) {
 const ownLogger = (name: string): Logger => ({ name: `${name} (own)`, seesHealth: () => true, own: true });
 
 /** What the holder does today, and what they have written down for the day. */
-export async function ownDay(
-  db: Db,
-  inForce: ShelfInForce,
-  token: string,
-  date: string,
-  now: Date,
-): Promise<OwnDay> {
-  const { link, person } = await holderOf(db, token, now);
+export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
+  const { link, person } = await holderOf(c, token);
+  const { db, inForce, hall, today: date, at: now } = c;
   const { shelf, revisions } = inForce;
   const own = (await recordsOf(db, inForce, [person.id], date))(person.id);
   const withAids = await newestWithAids(db, [person.id], variationsNow(inForce, own));
@@ -153,7 +144,6 @@ export async function ownDay(
     )
     .orderBy(loggedSet.ordinal);
   await db.update(ownLink).set({ lastUsedAt: now.toISOString() }).where(eq(ownLink.id, link.id));
-  const hall = await hallRow(db);
   return {
     name: person.name,
     hallName: hall?.name ?? '',
@@ -172,21 +162,19 @@ export async function ownDay(
 
 /** Keeps a set that the holder sends: their own, of the last days, and never watched. */
 export async function putOwnSet(
-  tx: Db,
+  c: OpenContext,
   token: string,
   id: string,
   request: SetRequest,
-  now: Date,
-  today: string,
 ): Promise<SetResult> {
-  const { person } = await holderOf(tx, token, now);
-  if (request.date < daysAfter(today, -DAYS_BACK)) {
+  const { person } = await holderOf(c, token);
+  if (request.date < daysAfter(c.today, -DAYS_BACK)) {
     throw new Refusal(
       422,
       `date: only the last ${DAYS_BACK} days can be written down here. Ask your coach for older ones.`,
     );
   }
-  const of = await tx
+  const of = await c.db
     .select({ id: loggedSet.id, own: loggedSet.own })
     .from(loggedSet)
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
@@ -196,24 +184,23 @@ export async function putOwnSet(
   if (!mine && of.length >= MOST_SETS_A_DAY) {
     throw new Refusal(422, `There are ${of.length} sets on this day already. Nothing was kept.`);
   }
-  return putSet(tx, id, { ...request, personId: person.id }, ownLogger(person.name), now, today);
+  return putSet(c, id, { ...request, personId: person.id }, ownLogger(person.name));
 }
 
 /** Takes back a set that the holder wrote down. */
 export async function dropOwnSet(
-  tx: Db,
+  c: OpenContext,
   token: string,
   id: string,
   edit: number,
-  now: Date,
 ): Promise<SetResult> {
-  const { person } = await holderOf(tx, token, now);
-  const [row] = await tx
+  const { person } = await holderOf(c, token);
+  const [row] = await c.db
     .select({ own: loggedSet.own, personId: session.personId })
     .from(loggedSet)
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(eq(loggedSet.id, id));
   if (!row || row.personId !== person.id || !row.own)
     throw new Refusal(404, 'There is no such set of yours.');
-  return deleteSet(tx, id, edit, now);
+  return deleteSet(c, id, edit);
 }

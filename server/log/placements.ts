@@ -2,29 +2,29 @@ import { randomUUID } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
 import { beginsSimplest, heldLevels, placementStep } from '../../core/ladder/index.ts';
 import type { PlacementStep, Trial } from '../../core/ladder/index.ts';
-import type { Me } from '../../contract/access.ts';
-import type { PlacementAnswer, PlacementRequest, PlacementRow } from '../../contract/session.ts';
+import type {
+  PlacementAnswer,
+  PlacementKept,
+  PlacementRequest,
+  PlacementRow,
+} from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { forDeciding, place } from './moves.ts';
-import type { When } from './moves.ts';
 import { ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 
 const { placement } = schema;
 
 async function stepFor(
-  db: Db,
-  inForce: ShelfInForce,
-  personId: string,
+  { db, inForce, person, today }: Context & About,
   request: PlacementRequest,
-  today: string,
 ): Promise<PlacementStep> {
   const ladder = inForce.shelf.get('ladder', request.ladder);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${request.ladder}".`);
-  const own = (await recordsOf(db, inForce, [personId], today))(personId);
+  const own = (await recordsOf(db, inForce, [person.id], today))(person.id);
   const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
   const unknown = request.trials.find((t) => !settled.levels.some((l) => l.id === t.level));
   if (unknown) throw new Refusal(422, `trials: the ladder has no level "${unknown.level}".`);
@@ -44,15 +44,9 @@ async function stepFor(
 }
 
 /** What to try next, or where the trials so far lead; nothing is kept. */
-export async function nextTrial(
-  db: Db,
-  me: Me,
-  personId: string,
-  request: PlacementRequest,
-  today: string,
-): Promise<PlacementAnswer> {
-  const { inForce } = await forDeciding(db, me, personId, request.ladder);
-  const step = await stepFor(db, inForce, personId, request, today);
+export async function nextTrial(c: Context & About, request: PlacementRequest): Promise<PlacementAnswer> {
+  const { inForce } = await forDeciding(c, request.ladder);
+  const step = await stepFor({ ...c, inForce }, request);
   const ladder = inForce.shelf.get('ladder', request.ladder)!;
   const level = step.step === 'stop' ? step.passed : step.level;
   return {
@@ -74,28 +68,22 @@ const TRIAL_WORDS: Record<Trial['result'], string> = {
  * Keeps the trials, and where they end at a level places the person there. What was computed is computed anew: trials
  * that do not end yet are refused.
  */
-export async function keepPlacement(
-  tx: Db,
-  me: Me,
-  personId: string,
-  request: PlacementRequest,
-  when: When,
-): Promise<{ id: string; outcome: 'placed' | 'stopped'; level: string | null }> {
-  const { inForce, ladder } = await forDeciding(tx, me, personId, request.ladder);
-  const step = await stepFor(tx, inForce, personId, request, when.today);
+export async function keepPlacement(c: Context & About, request: PlacementRequest): Promise<PlacementKept> {
+  const { inForce, ladder } = await forDeciding(c, request.ladder);
+  const step = await stepFor({ ...c, inForce }, request);
   if (step.step === 'try') {
     throw new Refusal(422, 'trials: the trials are not at their end yet. Nothing was kept.');
   }
   const outcome = step.step === 'place' ? 'placed' : 'stopped';
   const level = step.step === 'place' ? step.level : step.passed;
   const id = randomUUID();
-  await tx.insert(placement).values({
+  await c.db.insert(placement).values({
     id,
-    personId,
+    personId: c.person.id,
     ...request,
-    date: when.today,
-    by: me.name,
-    at: when.at.toISOString(),
+    date: c.today,
+    by: c.me.name,
+    at: c.at.toISOString(),
     outcome,
     level,
     stateNumber: inForce.state,
@@ -103,13 +91,8 @@ export async function keepPlacement(
   if (step.step === 'place') {
     const name = (of: string) => ladder.levels.find((l) => l.id === of)?.name ?? of;
     const told = request.trials.map((t) => `${name(t.level)}: ${TRIAL_WORDS[t.result]}`).join('; ');
-    await place(
-      tx,
-      me,
-      personId,
-      { ladder: ladder.slug, level: step.level, reason: `Placed by trials. ${told || 'None was needed'}.` },
-      when,
-    );
+    const reason = `Placed by trials. ${told || 'None was needed'}.`;
+    await place(c, { ladder: ladder.slug, level: step.level, reason });
   }
   return { id, outcome, level };
 }

@@ -1,8 +1,7 @@
 import { resolve, resolveLadder } from '../../core/library/index.ts';
-import type { Ladder, SettledLadder, SettledLevel, Stage } from '../../core/library/index.ts';
+import type { Ladder, SettledLadder, SettledLevel, ShelfInForce, Stage } from '../../core/library/index.ts';
 import { factsOf } from '../../core/ladder/index.ts';
 import type { NameOfLevel, VariationFacts } from '../../core/ladder/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 
 /** A ladder as it reads for somebody: criteria under their answers, and what decisions need of its variations. */
 export interface LadderReading {

@@ -1,3 +1,4 @@
+import type { ShelfInForce } from '../../core/library/index.ts';
 import { sql } from 'drizzle-orm';
 import { evidenceWindow, painfulDays, standingAfter } from '../../core/ladder/index.ts';
 import type {
@@ -10,7 +11,6 @@ import type {
 } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
 import { levelOf, readingOfLadder } from './readings.ts';
 import { rowsOf, setsOfSummary } from './summary.ts';

@@ -5,13 +5,12 @@ import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exch
 import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
 import { canonicalJson } from '../../core/library/index.ts';
 import { bySetOrder, setWithoutHealth } from '../../core/ladder/index.ts';
-import type { Me } from '../../contract/access.ts';
+import type { Query } from '../../contract/endpoints.ts';
 import type { Person } from '../../contract/people.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';
 import { among, refreshSummariesOf, schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { personList, seesHealth } from '../people/index.ts';
 import { sessionFor } from './sets.ts';
 
@@ -34,12 +33,9 @@ interface ReadRow {
 }
 
 /** Reads a file of sets against the hall; nothing is kept. */
-export async function readSetsCsv(
-  db: Db,
-  inForce: ShelfInForce,
+async function readSetsCsv(
+  { db, inForce, me, today }: Context,
   text: string,
-  me: Me,
-  today: string,
 ): Promise<{ rows: ReadRow[]; problems: SetRowProblem[]; people: Map<string, Person> }> {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
@@ -141,20 +137,14 @@ function contentOf(set: object): string {
 }
 
 /** What the file would bring in, row by row, and everything that is wrong with it. */
-export async function previewSetsCsv(
-  db: Db,
-  inForce: ShelfInForce,
-  text: string,
-  me: Me,
-  today: string,
-): Promise<CsvPreview> {
-  const { rows, problems, people } = await readSetsCsv(db, inForce, text, me, today);
+export async function previewSetsCsv(c: Context, text: string): Promise<CsvPreview> {
+  const { rows, problems, people } = await readSetsCsv(c, text);
   return {
     rows: rows.map(({ line, set, known }) => ({
       line,
       person: people.get(set.personId)?.name ?? '',
       date: set.date,
-      variation: inForce.shelf.get('variation', set.variation)?.name ?? set.variation,
+      variation: c.inForce.shelf.get('variation', set.variation)?.name ?? set.variation,
       set,
       known,
     })),
@@ -163,14 +153,9 @@ export async function previewSetsCsv(
 }
 
 /** Brings the whole file in, or, if anything is wrong with it, nothing. Must run inside a transaction. */
-export async function importSetsCsv(
-  tx: Db,
-  inForce: ShelfInForce,
-  text: string,
-  me: Me,
-  today: string,
-): Promise<CsvResult> {
-  const { rows, problems } = await readSetsCsv(tx, inForce, text, me, today);
+export async function importSetsCsv(c: Context, text: string): Promise<CsvResult> {
+  const { rows, problems } = await readSetsCsv(c, text);
+  const { db: tx, me } = c;
   if (problems.length > 0) {
     const first = problems[0]!;
     throw new Refusal(422, `Line ${first.line}: ${first.problem} Nothing was brought in.`, {
@@ -199,13 +184,13 @@ export async function importSetsCsv(
 }
 
 /** Sets as a file, by person, date and place; pain only for those who may see it. */
-export async function exportSetsCsv(
-  db: Db,
-  of: { personIds: readonly string[]; from: string | null; to: string | null },
-  me: Me,
-): Promise<string> {
+export async function exportSetsCsv({ db, me }: Context, of: Query<'setsCsv'>): Promise<string> {
   const people = new Map((await personList(db)).map((p) => [p.id, p]));
-  const ids = of.personIds.filter((id) => people.has(id));
+  const ids = [...people.values()].flatMap((p) =>
+    (of.squad === undefined || p.squadId === of.squad) && (of.person === undefined || p.id === of.person)
+      ? [p.id]
+      : [],
+  );
   const rows = ids.length
     ? await db
         .select({ set: loggedSet, date: session.date, personId: session.personId })
@@ -215,8 +200,8 @@ export async function exportSetsCsv(
           and(
             among(session.personId, ids),
             isNull(loggedSet.deletedAt),
-            of.from === null ? undefined : gte(session.date, of.from),
-            of.to === null ? undefined : lte(session.date, of.to),
+            of.from === undefined ? undefined : gte(session.date, of.from),
+            of.to === undefined ? undefined : lte(session.date, of.to),
           ),
         )
     : [];

@@ -6,6 +6,7 @@ import type { SetRequest, SetResult } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { personOf, seesHealth } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
@@ -46,12 +47,10 @@ export async function sessionFor(tx: Db, personId: string, date: string): Promis
  * kept. Must run inside a transaction.
  */
 export async function putSet(
-  tx: Db,
+  { db: tx, at, today }: Pick<OpenContext, 'db' | 'at' | 'today'>,
   id: string,
   { personId, date, ...fields }: SetRequest,
   by: Logger,
-  at: Date,
-  today: string,
 ): Promise<SetResult> {
   const person = await personOf(tx, personId);
   refuseFuture(date, today, 'The set was not stored.');
@@ -121,7 +120,11 @@ export async function putSet(
 }
 
 /** Takes a set out of all computation; deleting twice, or one not received yet, is no error. */
-export async function deleteSet(tx: Db, id: string, edit: number, at: Date): Promise<SetResult> {
+export async function deleteSet(
+  { db: tx, at }: Pick<OpenContext, 'db' | 'at'>,
+  id: string,
+  edit: number,
+): Promise<SetResult> {
   const receivedAt = at.toISOString();
   const [before] = await tx.select().from(loggedSet).where(eq(loggedSet.id, id)).for('update');
   if (!before) {

@@ -1,5 +1,5 @@
 import { laddersOf, resolve } from '../../core/library/index.ts';
-import type { Ladder, ResolvedVariation, Shelf } from '../../core/library/index.ts';
+import type { Ladder, ResolvedVariation, Shelf, ShelfInForce } from '../../core/library/index.ts';
 import {
   askBeforeWork,
   barring,
@@ -20,11 +20,9 @@ import {
 } from '../../core/ladder/index.ts';
 import type { CueTried, LoggedSet } from '../../core/ladder/index.ts';
 import type { Today, TodayLine, TodayPerson, Watch } from '../../contract/session.ts';
-import type { Me } from '../../contract/access.ts';
 import type { Person } from '../../contract/people.ts';
-import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { seesHealth } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { judge } from './evidence.ts';
@@ -59,11 +57,8 @@ export const variationsNow = ({ shelf }: ShelfInForce, { standings }: PersonReco
 
 /** Everybody given with what they do next, what to watch, and what to ask before work. */
 export async function todayOf(
-  db: Db,
-  inForce: ShelfInForce,
+  { db, inForce, today: date, me }: Context,
   people: readonly Person[],
-  date: string,
-  me: Me,
 ): Promise<Today> {
   const ids = people.map((p) => p.id);
   const squads = (await squadList(db)).map(({ id, name, trainingDays }) => ({
@@ -77,7 +72,7 @@ export async function todayOf(
   const ladders = laddersOf(inForce.shelf);
   const onNow = [...new Set(ids.flatMap((id) => variationsNow(inForce, records(id))))];
   const aids = await newestWithAids(db, ids, onNow);
-  const today = await setsOn(db, ids, date);
+  const done = await setsOn(db, ids, date);
   return {
     date,
     squads,
@@ -101,7 +96,7 @@ export async function todayOf(
         ask: ask === null || sees ? ask : 'A staff member of the squad asks before work.',
         lastSession: own.lastSession,
         seesHealth: sees,
-        sets: (today.get(person.id) ?? []).map((s) => (sees ? s : { ...s, ...setWithoutHealth(s) })),
+        sets: (done.get(person.id) ?? []).map((s) => (sees ? s : { ...s, ...setWithoutHealth(s) })),
         lines: ladders.flatMap(
           (ladder) =>
             lineOrFailure({

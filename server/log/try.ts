@@ -3,9 +3,8 @@ import { daysAfter } from '../../core/ladder/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
 import type { TryRequest, TryResult } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { judge } from './evidence.ts';
 import { recordsOf } from './records.ts';
 import { setsOfSummary } from './summary.ts';
@@ -16,10 +15,8 @@ const TRY_DAYS = 84;
 
 /** What an edited ladder would say about somebody's log; nothing is kept. */
 export async function tryLadder(
-  db: Db,
-  inForce: ShelfInForce,
+  { db, inForce, today }: Context,
   { ladder, personId, level: id }: TryRequest,
-  today: string,
 ): Promise<TryResult> {
   const level = ladder.levels.find((l) => l.id === id);
   if (!level) throw new Refusal(422, `level: the ladder has no level "${id}".`);

@@ -2,9 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { rangeTestProblem, segmentProblem } from '../../core/body/index.ts';
 import type { Segment } from '../../core/body/index.ts';
-import type { BuildRequest, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
+import type { BuildRequest, Person, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 
 const { person, personBuild, rangeTest } = schema;
@@ -40,14 +41,11 @@ export async function buildsOf(db: Db, only?: string): Promise<PersonBuild[]> {
   }));
 }
 
-async function statureOf(db: Db, personId: string): Promise<number | null> {
-  const [row] = await db.select().from(person).where(eq(person.id, personId));
-  if (!row) throw new Refusal(404, 'There is no such person.');
-  return row.statureM;
-}
-
-export async function saveBuild(db: Db, personId: string, request: BuildRequest): Promise<void> {
-  const statureM = await statureOf(db, personId);
+export async function saveBuild(
+  db: Db,
+  { id: personId, statureM }: Person,
+  request: BuildRequest,
+): Promise<void> {
   for (const [segment, m] of Object.entries(request.measured)) {
     const problem = segmentProblem(statureM, segment as Segment, m);
     if (problem) throw new Refusal(422, `measured.${segment}: ${problem}. Nothing was changed.`);
@@ -59,17 +57,15 @@ export async function saveBuild(db: Db, personId: string, request: BuildRequest)
 }
 
 export async function addRangeTest(
-  db: Db,
-  personId: string,
+  { db, me, today }: Context,
+  { id: personId, statureM }: Person,
   r: RangeTestRequest,
-  by: string,
-  today: string,
 ): Promise<string> {
-  const problem = rangeTestProblem(await statureOf(db, personId), r.method, r.value);
+  const problem = rangeTestProblem(statureM, r.method, r.value);
   if (problem) throw new Refusal(422, `value: ${problem}. Nothing was kept.`);
   if (r.date > today) throw new Refusal(422, 'date: the test lies in the future. Nothing was kept.');
   const id = randomUUID();
-  await db.insert(rangeTest).values({ id, personId, ...r, recordedBy: by });
+  await db.insert(rangeTest).values({ id, personId, ...r, recordedBy: me.name });
   return id;
 }
 

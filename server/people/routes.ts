@@ -1,20 +1,4 @@
-import {
-  buildSchema,
-  eraseSchema,
-  liftSchema,
-  personSchema,
-  rangeTestSchema,
-  restrictionSchema,
-} from '../../contract/people.ts';
-import type {
-  BuildRequest,
-  PersonRequest,
-  RangeTestRequest,
-  RestrictionRequest,
-} from '../../contract/people.ts';
-import { hallToday } from '../hall/index.ts';
-import { bodyOf, idOf, meOf } from '../http.ts';
-import type { App, Services } from '../http.ts';
+import { allOrNothing, handlers } from '../endpoint.ts';
 import { answersOf, dropAnswer } from './answers.ts';
 import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
@@ -23,94 +7,64 @@ import {
   exportPerson,
   liftRestriction,
   personList,
-  personOf,
   restrictionRows,
   savePerson,
 } from './store.ts';
 
-export function peopleRoutes(app: App, s: Services): void {
-  app.get('/api/people', async (c) => c.json(await personList(s.db)));
+const OK = { ok: true } as const;
 
-  app.post('/api/people', async (c) => {
-    const request = await bodyOf<PersonRequest>(c, personSchema);
-    const id = await s.db.transaction((tx) => savePerson(tx, null, request));
-    return c.json({ id }, 201);
-  });
+export const peopleRoutes = handlers({
+  people: ({ db }) => personList(db),
 
-  app.put('/api/people/:id', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<PersonRequest>(c, personSchema);
-    await s.db.transaction((tx) => savePerson(tx, id, request));
-    return c.json({ ok: true });
-  });
+  addPerson: async (c) => ({ id: await allOrNothing(c, ({ db, body }) => savePerson(db, null, body)) }),
 
-  app.delete('/api/people/:id', async (c) => {
-    const id = idOf(c);
-    const { name } = await bodyOf<{ name: string }>(c, eraseSchema);
-    await s.db.transaction((tx) => erasePerson(tx, id, name));
-    return c.json({ ok: true });
-  });
+  savePerson: async (c) => {
+    await allOrNothing(c, ({ db, person, body }) => savePerson(db, person.id, body));
+    return OK;
+  },
 
-  app.get('/api/people/:id/export', async (c) => {
-    const data = await exportPerson(s.db, idOf(c));
-    return c.body(`${JSON.stringify(data, null, 2)}\n`, 200, {
-      'content-type': 'application/json; charset=utf-8',
-      'content-disposition': 'attachment; filename="meister-person.json"',
-    });
-  });
+  erasePerson: async (c) => {
+    await allOrNothing(c, ({ db, person, body }) => erasePerson(db, person.id, body.name));
+    return OK;
+  },
 
-  app.get('/api/builds', async (c) => c.json(await buildsOf(s.db)));
+  exportPerson: async ({ db, person }) => ({
+    file: `${JSON.stringify(await exportPerson(db, person.id), null, 2)}\n`,
+    type: 'application/json; charset=utf-8',
+    name: 'meister-person.json',
+  }),
 
-  app.get('/api/people/:id/answers', async (c) => {
-    const { id } = await personOf(s.db, idOf(c));
-    return c.json((await answersOf(s.db, [id])).get(id) ?? []);
-  });
+  answers: async ({ db, person }) => (await answersOf(db, [person.id])).get(person.id) ?? [],
 
-  app.delete('/api/people/:id/answers/:question', async (c) => {
-    await dropAnswer(s.db, idOf(c), c.req.param('question'));
-    return c.json({ ok: true });
-  });
+  dropAnswer: async ({ db, person, params }) => {
+    await dropAnswer(db, person.id, params.question);
+    return OK;
+  },
 
-  app.get('/api/people/:id/build', async (c) => {
-    const { id } = await personOf(s.db, idOf(c));
-    return c.json((await buildsOf(s.db, id))[0]);
-  });
+  builds: ({ db }) => buildsOf(db),
 
-  app.put('/api/people/:id/build', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<BuildRequest>(c, buildSchema);
-    await s.db.transaction((tx) => saveBuild(tx, id, request));
-    return c.json({ ok: true });
-  });
+  build: async ({ db, person }) => (await buildsOf(db, person.id))[0]!,
 
-  app.post('/api/people/:id/range-tests', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<RangeTestRequest>(c, rangeTestSchema);
-    const today = await hallToday(s.db, s.clock());
-    const made = await s.db.transaction((tx) => addRangeTest(tx, id, request, meOf(c).name, today));
-    return c.json({ id: made }, 201);
-  });
+  saveBuild: async (c) => {
+    await allOrNothing(c, ({ db, person, body }) => saveBuild(db, person, body));
+    return OK;
+  },
 
-  app.delete('/api/range-tests/:id', async (c) => {
-    await s.db.transaction((tx) => dropRangeTest(tx, idOf(c)));
-    return c.json({ ok: true });
-  });
+  addRangeTest: async (c) => ({ id: await allOrNothing(c, (tx) => addRangeTest(tx, tx.person, tx.body)) }),
 
-  app.get('/api/people/:id/restrictions', async (c) => c.json(await restrictionRows(s.db, idOf(c))));
+  dropRangeTest: async (c) => {
+    await allOrNothing(c, ({ db, params }) => dropRangeTest(db, params.id));
+    return OK;
+  },
 
-  app.post('/api/people/:id/restrictions', async (c) => {
-    const id = idOf(c);
-    const request = await bodyOf<RestrictionRequest>(c, restrictionSchema);
-    const by = meOf(c).name;
-    const made = await s.db.transaction((tx) => addRestriction(tx, id, request, by));
-    return c.json({ id: made }, 201);
-  });
+  restrictions: ({ db, person }) => restrictionRows(db, person.id),
 
-  app.post('/api/restrictions/:id/lift', async (c) => {
-    const id = idOf(c);
-    const { source } = await bodyOf<{ source: string }>(c, liftSchema);
-    const today = await hallToday(s.db, s.clock());
-    await s.db.transaction((tx) => liftRestriction(tx, id, source, meOf(c).name, today));
-    return c.json({ ok: true });
-  });
-}
+  addRestriction: async (c) => ({
+    id: await allOrNothing(c, ({ db, person, body, me }) => addRestriction(db, person.id, body, me.name)),
+  }),
+
+  liftRestriction: async (c) => {
+    await allOrNothing(c, (tx) => liftRestriction(tx, tx.params.id, tx.body.source));
+    return OK;
+  },
+});

@@ -5,6 +5,7 @@ import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
@@ -161,18 +162,12 @@ export async function addRestriction(
   return id;
 }
 
-export async function liftRestriction(
-  db: Db,
-  id: string,
-  source: string,
-  by: string,
-  today: string,
-): Promise<void> {
+export async function liftRestriction({ db, me, today }: Context, id: string, source: string): Promise<void> {
   const [row] = await db.select().from(restriction).where(eq(restriction.id, id)).for('update');
   if (!row) throw new Refusal(404, 'There is no such restriction.');
   if (row.liftedOn !== null) throw new Refusal(409, `It was lifted on ${row.liftedOn} already.`);
   await db
     .update(restriction)
-    .set({ liftedOn: today, liftedBy: by, liftedSource: source })
+    .set({ liftedOn: today, liftedBy: me.name, liftedSource: source })
     .where(eq(restriction.id, id));
 }

@@ -3,14 +3,12 @@ import { doseWords } from '../../core/dose/index.ts';
 import { barring, factsOf, lastAids, readingOf } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/ladder/index.ts';
 import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
-import type { Ladder, ResolvedVariation, Variation } from '../../core/library/index.ts';
+import type { Ladder, ResolvedVariation, ShelfInForce, Variation } from '../../core/library/index.ts';
 import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
-import type { Db } from '../db/index.ts';
-import { hallRow, hallToday } from '../hall/index.ts';
+import type { OpenContext } from '../endpoint.ts';
+import { editionHeader } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
-import { editionHeader, shelfInForce } from '../library/index.ts';
-import type { ShelfInForce } from '../library/index.ts';
 import { newestWithAids, recordsOf } from '../log/index.ts';
 import type { PersonRecords } from '../log/index.ts';
 import { personOf } from '../people/index.ts';
@@ -29,14 +27,10 @@ interface Reader {
  * @throws Refusal 404 for a person who does not exist
  */
 export async function printJob(
-  db: Db,
+  { db, inForce, hall, today, publicUrl }: OpenContext,
   items: readonly JobItem[],
   personId: string | null,
-  now: Date,
-  publicUrl: string,
 ): Promise<PrintJob> {
-  const inForce = await shelfInForce(db);
-  const today = await hallToday(db, now);
   const person = personId ? await personOf(db, personId) : null;
   const reader: Reader | null = person && {
     id: person.id,
@@ -57,7 +51,6 @@ export async function printJob(
     if (sheet === null) missing.push(`${SHEET_WORDS[item.kind]}: ${item.of.join(', ')}`);
     return sheet ? [sheet] : [];
   });
-  const hall = await hallRow(db);
   if (!hall) throw new Refusal(404, 'There is no hall yet.');
   const { name, paper, massUnit } = hall;
   return {

@@ -1,13 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { desc, eq, sql } from 'drizzle-orm';
-import type { Me } from '../../contract/access.ts';
 import type { ShareMade, ShareRequest, ShareRow } from '../../contract/sheets.ts';
 import { readJob, SHEET_WORDS } from '../../core/sheets/index.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import type { Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { shelfInForce } from '../library/index.ts';
 import { personOf } from '../people/index.ts';
 
 const { share, person } = schema;
@@ -20,11 +18,8 @@ type Row = typeof share.$inferSelect;
  * @throws Refusal 404 for a person who does not exist
  */
 export async function makeShare(
-  db: Db,
-  me: Me,
+  { db, me, at: now, publicUrl }: Context,
   request: ShareRequest,
-  now: Date,
-  publicUrl: string,
 ): Promise<ShareMade> {
   if (request.person) await personOf(db, request.person);
   const token = newToken();
@@ -44,8 +39,7 @@ export async function makeShare(
 }
 
 /** Links that one may revoke, newest first: the head coach all, a coach their own. */
-export async function sharesOf(db: Db, me: Me, now: Date): Promise<ShareRow[]> {
-  const { shelf } = await shelfInForce(db);
+export async function sharesOf({ db, inForce: { shelf }, me, at: now }: Context): Promise<ShareRow[]> {
   const rows = await db
     .select({ share, name: person.name })
     .from(share)
@@ -73,7 +67,7 @@ export async function sharesOf(db: Db, me: Me, now: Date): Promise<ShareRow[]> {
 }
 
 /** @throws Refusal 404 without such a link, 403 for another coach's */
-export async function revokeShare(db: Db, me: Me, id: string, now: Date): Promise<void> {
+export async function revokeShare({ db, me, at: now }: Context, id: string): Promise<void> {
   const [row] = await db.select().from(share).where(eq(share.id, id));
   if (!row) throw new Refusal(404, 'There is no such link.');
   if (me.role !== 'head coach' && row.madeById !== me.id) {
@@ -84,7 +78,7 @@ export async function revokeShare(db: Db, me: Me, id: string, now: Date): Promis
 }
 
 /** @throws Refusal 404 for a token that was never given, 410 when the link has ended */
-export async function openShare(db: Db, token: string, now: Date, count: boolean): Promise<Row> {
+export async function openShare({ db, at: now }: OpenContext, token: string, count: boolean): Promise<Row> {
   const [row] = await db
     .select()
     .from(share)

@@ -194,7 +194,7 @@ describe('a scanned sheet', () => {
     const viewer = hall.as('viewer');
     const far = await viewer.refused('GET', '/api/prints/state?job=floor:box-squat&state=9999');
     expect([far.status, far.detail]).toEqual([422, expect.stringContaining('another hall')]);
-    expect((await viewer.refused('GET', '/api/prints/state?job=floor:box-squat&state=x')).status).toBe(422);
+    expect((await viewer.refused('GET', '/api/prints/state?job=floor:box-squat&state=x')).status).toBe(400);
     expect((await viewer.refused('GET', '/api/prints/state?job=floor:no-such&state=1')).status).toBe(404);
   });
 });

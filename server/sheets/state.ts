@@ -6,8 +6,9 @@ import { differsOnPaper, drawsOn } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { shelfAt, shelfInForce } from '../library/index.ts';
+import { shelfAt } from '../library/index.ts';
 
 const { revision, change } = schema;
 
@@ -16,8 +17,11 @@ const { revision, change } = schema;
  * only if a document that it draws on, then or now, has a newer revision.
  * @throws Refusal 422 for a state that has not been reached, 404 when what it prints is in no library of then or now
  */
-export async function stateOf(db: Db, item: JobItem, printed: number): Promise<PrintedState> {
-  const now = await shelfInForce(db);
+export async function stateOf(
+  { db, inForce: now }: OpenContext,
+  item: JobItem,
+  printed: number,
+): Promise<PrintedState> {
   if (printed > now.state) {
     throw new Refusal(
       422,

@@ -1,10 +1,10 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import { MASS_SETS } from '../../core/body/index.ts';
 import type { Build, MassSet } from '../../core/body/index.ts';
 import { frameOf } from '../figure/index.ts';
-import { useGet, useUnits } from '../shell/index.ts';
+import { useAsk, useUnits } from '../shell/index.ts';
 import { Button, length, Loaded, mass, tidy } from '../ui/index.ts';
 import { buildFrom, REFERENCE_STATE, stateOf } from './body-state.ts';
 import type { BodyState } from './body-state.ts';
@@ -21,7 +21,7 @@ import type { NamedBuild } from './use-builds.ts';
 
 /** The body room: change a body and a set-up and see at once what follows; two of them side by side. */
 export function BodyRoom() {
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const builds = useBuilds();
   const [params] = useSearchParams();
   const wanted = params.get('person');

@@ -1,8 +1,7 @@
 import { useMemo } from 'react';
-import type { Person, PersonBuild } from '../../contract/people.ts';
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build, PersonalBuild } from '../../core/body/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 
 export interface NamedBuild extends PersonalBuild {
   personId: string;
@@ -13,8 +12,8 @@ export interface NamedBuild extends PersonalBuild {
 export function useBuilds(): NamedBuild[] {
   const { me } = useSigned();
   const may = me.role !== 'viewer';
-  const people = useGet<Person[]>(may ? '/api/people' : null);
-  const builds = useGet<PersonBuild[]>(may ? '/api/builds' : null);
+  const people = useAsk('people', may ? {} : null);
+  const builds = useAsk('builds', may ? {} : null);
   return useMemo(
     () =>
       (builds.data ?? []).flatMap((b) => {

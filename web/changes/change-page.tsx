@@ -1,17 +1,17 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { ChangeDetail, CheckResult, DecideChangeRequest, LibraryList } from '../../contract/library.ts';
+import type { ChangeDetail } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
 import { EditFields, EffectsView, FORMS, SideBySide, useCheck } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
-import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 
 /** One change side by side with what is in force; the head coach accepts, edits or declines. */
 export function ChangePage() {
-  const { id } = useParams();
-  const change = useGet<ChangeDetail>(`/api/changes/${id}`);
+  const { id = '' } = useParams();
+  const change = useAsk('change', { id });
   return (
     <Loaded query={change} what="the change">
       {(data) => <Detail key={data.id} change={data} />}
@@ -22,14 +22,14 @@ export function ChangePage() {
 function Detail({ change }: { change: ChangeDetail }) {
   const { hall, me } = useSigned();
   const navigate = useNavigate();
-  const library = useGet<LibraryList>('/api/library');
-  const send = useSend<DecideChangeRequest>('POST', `/api/changes/${change.id}/decision`);
+  const library = useAsk('library');
+  const send = useSend('decideChange', { id: change.id });
   const [word, setWord] = useState('');
   const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
   const [editing, setEditing] = useState<string | null>(null);
   const open = change.state === 'proposed' && me.role === 'head coach';
   const waiting = change.state === 'proposed';
-  const asProposed = useGet<CheckResult>(waiting ? `/api/changes/${change.id}/check` : null);
+  const asProposed = useAsk('checkChange', waiting ? { id: change.id } : null);
   const asEdited = useCheck(
     change.items.map((i) => edited.get(`${i.kind}/${i.slug}`) ?? i.proposed),
     waiting && edited.size > 0,

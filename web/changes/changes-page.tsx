@@ -1,13 +1,12 @@
 import { Link } from 'react-router';
-import type { ChangeSummary } from '../../contract/library.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 import { Empty, Loaded, moment } from '../ui/index.ts';
 
 /** Proposed changes waiting for the head coach, and what has been decided. */
 export function Changes() {
   const { hall } = useSigned();
-  const changes = useGet<ChangeSummary[]>('/api/changes');
+  const changes = useAsk('changes');
   return (
     <Loaded query={changes} what="the changes">
       {(list) => (

@@ -1,3 +1,4 @@
+import { letterOf } from '../shell/index.ts';
 import type { CaseRequest } from '../../contract/fault.ts';
 import type { FaultCase } from '../../core/fault/index.ts';
 import { outbox } from '../log/index.ts';
@@ -62,9 +63,7 @@ export function keepCase(c: OpenCase): OpenCase {
       note,
     };
     void outbox.run(id, personId, {
-      method: 'PUT',
-      path: `/api/fault-cases/${id}`,
-      body,
+      ...letterOf('keepCase', { id }, body),
       words: 'A fault worked on',
     });
   }

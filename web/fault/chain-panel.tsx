@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
+import type { DeskKnowledge } from '../../contract/fault.ts';
 import { chainsBegun, chainState } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
 import type { ResolvedFault, Side } from '../../core/library/index.ts';
 import { outbox } from '../log/index.ts';
-import { useSigned } from '../shell/index.ts';
+import { letterOf, useSigned } from '../shell/index.ts';
 import { Button, day, Dialog } from '../ui/index.ts';
 
 interface Props {
@@ -29,9 +29,7 @@ export function ChainPanel({ personId, date, fault, side, tries, barred }: Props
     setOwn((before) => [...before, made]);
     const id = crypto.randomUUID();
     void outbox.run(id, personId, {
-      method: 'PUT',
-      path: `/api/chain-tries/${id}`,
-      body: { ...made, personId } satisfies ChainTryRequest,
+      ...letterOf('keepChainTry', { id }, { ...made, personId }),
       words: 'A step of a corrective chain',
     });
   };

@@ -1,14 +1,10 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
-import type { DeskKnowledge } from '../../contract/fault.ts';
-import type { LibraryList, Sheet } from '../../contract/library.ts';
-import type { Person } from '../../contract/people.ts';
-import type { Today } from '../../contract/session.ts';
 import { nextSet } from '../../core/ladder/index.ts';
 import { PATTERNS } from '../../core/library/index.ts';
 import type { Pattern } from '../../core/library/index.ts';
 import { keepSet, startOf } from '../log/index.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { Empty, Loaded, Notice, PatternWord, SelectField } from '../ui/index.ts';
 import { Desk } from './desk.tsx';
 import { endedSet } from './ended-set.ts';
@@ -17,16 +13,17 @@ import { endedSet } from './ended-set.ts';
 export function DeskPage() {
   const { params, set } = useAddress();
   const { me, hall } = useSigned();
-  const people = useGet<Person[]>('/api/people');
-  const library = useGet<LibraryList>('/api/library');
+  const people = useAsk('people');
+  const library = useAsk('library');
   const who = params.get('person');
   const slug = params.get('of');
-  const today = useGet<Today>(who ? `/api/today?people=${who}` : null);
-  const knowledge = useGet<DeskKnowledge>(`/api/faults/desk?people=${who ?? ''}`);
+  const today = useAsk('today', who ? { people: [who] } : null);
+  const knowledge = useAsk('desk', { people: who ? [who] : [] });
   const mine = today.data?.people[0];
   const line = mine?.lines.find((l) => l.variation === slug);
-  const sheet = useGet<Sheet>(
-    slug ? `/api/sheets/${slug}${who ? `?person=${who}${line ? `&stage=${line.stage}` : ''}` : ''}` : null,
+  const sheet = useAsk(
+    'sheet',
+    slug ? { slug, person: who ?? undefined, stage: who ? line?.stage : undefined } : null,
   );
   const [ended, setEnded] = useState<string | null>(null);
   const [round, setRound] = useState(0);

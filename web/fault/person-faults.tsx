@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { CaseRow, DeskKnowledge } from '../../contract/fault.ts';
+import type { CaseRow } from '../../contract/fault.ts';
 import { chainsDue } from '../../core/fault/index.ts';
 import type { CaseEnd } from '../../core/fault/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 import { day } from '../ui/index.ts';
 import { ChainPanel } from './chain-panel.tsx';
 
@@ -16,7 +16,7 @@ const END_WORDS: Record<CaseEnd, string> = {
 /** On a person's page: faults that come again or on one side only, the chains out of them, and the cases so far. */
 export function PersonFaults({ personId }: { personId: string }) {
   const { hall } = useSigned();
-  const known = useGet<DeskKnowledge>(`/api/faults/desk?people=${personId}`);
+  const known = useAsk('desk', { people: [personId] });
   const mine = known.data?.people[0];
   if (!mine) return null;
   const chains = chainsDue(mine.chain, mine.recurring);

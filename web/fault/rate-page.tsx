@@ -1,16 +1,16 @@
+import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { RatingRequest, SetToRate } from '../../contract/fault.ts';
-import type { Sheet } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { FaultCounts, outbox, useParcels } from '../log/index.ts';
-import { useGet } from '../shell/index.ts';
+import { letterOf, useAsk } from '../shell/index.ts';
 import { Button, Empty, Loaded } from '../ui/index.ts';
 
 /** Sets another coach watched today, to be rated without seeing what they saw. */
 export function RatePage() {
-  const people = useGet<Person[]>('/api/people');
+  const people = useAsk('people');
   return (
     <div className="mx-auto max-w-4xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
@@ -33,14 +33,14 @@ export function RatePage() {
 }
 
 function Rows({ people }: { people: readonly Person[] }) {
-  const sets = useGet<SetToRate[]>(`/api/ratings?people=${people.map((p) => p.id).join(',')}`);
+  const sets = useAsk('setsToRate', { people: people.map((p) => p.id) });
   const parcels = useParcels();
   const [open, setOpen] = useState<string | null>(null);
   const rated = new Set(parcels.map((p) => p.errand?.path).filter((p) => p !== undefined));
   return (
     <Loaded query={sets} what="the sets of today">
       {(all) => {
-        const left = all.filter((s) => !rated.has(`/api/ratings/${s.id}`));
+        const left = all.filter((s) => !rated.has(addressOf('rateSet', { id: s.id })));
         if (left.length === 0) {
           return <Empty>No set of another coach waits for a second pair of eyes today.</Empty>;
         }
@@ -79,7 +79,7 @@ function Rows({ people }: { people: readonly Person[] }) {
 }
 
 function Rate({ set, onKept }: { set: SetToRate; onKept: () => void }) {
-  const sheet = useGet<Sheet>(`/api/sheets/${set.variation}`);
+  const sheet = useAsk('sheet', { slug: set.variation });
   return (
     <Loaded query={sheet} what="the sheet">
       {({ resolved }) => <RateForm set={set} variation={resolved} onKept={onKept} />}
@@ -99,9 +99,7 @@ function RateForm({
   const [faults, setFaults] = useState<RatingRequest['faults']>([]);
   const keep = () => {
     void outbox.run(`rating ${set.id}`, set.personId, {
-      method: 'PUT',
-      path: `/api/ratings/${set.id}`,
-      body: { faults } satisfies RatingRequest,
+      ...letterOf('rateSet', { id: set.id }, { faults }),
       words: 'What you saw of a set',
     });
     onKept();

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { FaultReport } from '../../contract/fault.ts';
 import { NEVER_HELPED_TRIES, partedOn } from '../../core/fault/index.ts';
 import type { Proportion } from '../../core/fault/index.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { day, Empty, fullDay, Loaded, percent } from '../ui/index.ts';
 
 const SPANS = [28, 91, 365] as const;
@@ -19,7 +19,7 @@ export function FaultReportPage() {
   const { params, set } = useAddress();
   const days = Number(params.get('days') ?? SPANS[1]);
   const shown = PARTS.find((p) => p === params.get('part')) ?? 'answers';
-  const report = useGet<FaultReport>(`/api/faults/report?days=${days}`);
+  const report = useAsk('faultReport', { days });
   return (
     <div>
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">

@@ -1,8 +1,8 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { HallSettings, Squad, SquadRequest } from '../../contract/hall.ts';
-import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import type { HallSettings, Squad } from '../../contract/hall.ts';
+import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
 import { StaffSection } from './staff.tsx';
@@ -50,7 +50,7 @@ export function Hall() {
 
 function Settings() {
   const { hall } = useSigned();
-  const send = useSend<HallSettings>('PUT', '/api/hall');
+  const send = useSend('saveHall');
   const { register, handleSubmit } = useForm<HallSettings>({
     values: {
       name: hall.name,
@@ -102,8 +102,8 @@ function Settings() {
 }
 
 function Squads() {
-  const squads = useGet<Squad[]>('/api/squads');
-  const add = useSend<{ name: string }>('POST', '/api/squads');
+  const squads = useAsk('squads');
+  const add = useSend('addSquad');
   const [name, setName] = useState('');
   return (
     <div className="max-w-xl">
@@ -145,7 +145,7 @@ function Squads() {
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 function SquadRow({ squad }: { squad: Squad }) {
-  const send = useSend<SquadRequest>('PUT', `/api/squads/${squad.id}`);
+  const send = useSend('saveSquad', { id: squad.id });
   const [name, setName] = useState(squad.name);
   const days = squad.trainingDays;
   const toggle = (day: number) =>

@@ -1,8 +1,8 @@
+import { addressOf } from '../../contract/endpoints.ts';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import type { EditionRow, LibraryList } from '../../contract/library.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
-import { Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
+import { refreshAfter, Refused, send, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, fullDay, Notice, TextField } from '../ui/index.ts';
 
 const LINK =
@@ -11,9 +11,9 @@ const LINK =
 /** Library file in and out, editions, and the backup of everything. */
 export function LibraryKeeping() {
   const { edition } = useSigned();
-  const library = useGet<LibraryList>('/api/library');
-  const editions = useGet<EditionRow[]>('/api/editions');
-  const name = useSend<{ name: string }>('POST', '/api/editions');
+  const library = useAsk('library');
+  const editions = useAsk('editions');
+  const name = useSend('nameEdition');
   const client = useQueryClient();
   const file = useRef<HTMLInputElement>(null);
   const [editionName, setEditionName] = useState('');
@@ -25,13 +25,9 @@ export function LibraryKeeping() {
     setBusy(true);
     setResult(null);
     try {
-      const { documents } = await request<{ documents: number }>(
-        'POST',
-        '/api/library/import',
-        await chosen.text(),
-      );
+      const { documents } = await send('importLibrary', {}, await chosen.text());
       setResult({ text: `${documents} documents are in force.`, errors: [], bad: false });
-      await client.invalidateQueries();
+      await refreshAfter(client, 'importLibrary');
     } catch (error) {
       const errors =
         error instanceof Refused ? (error.problem.errors ?? []).map((e) => `${e.field}: ${e.detail}`) : [];
@@ -51,10 +47,10 @@ export function LibraryKeeping() {
           file holds them all: no people, no history.
         </p>
         <div className="flex flex-wrap gap-2">
-          <a className={LINK} href="/api/library/export" download>
+          <a className={LINK} href={addressOf('exportLibrary', {})} download>
             Download the library
           </a>
-          <a className={LINK} href="/api/library/schema" target="_blank" rel="noreferrer">
+          <a className={LINK} href={addressOf('librarySchema', {})} target="_blank" rel="noreferrer">
             Its JSON Schema
           </a>
         </div>
@@ -128,7 +124,7 @@ export function LibraryKeeping() {
           read it. It is read back into a new folder with <code>npm run restore</code>. Snapshots of the same
           kind are written every few minutes by themselves.
         </p>
-        <a className={LINK} href="/api/backup" download>
+        <a className={LINK} href={addressOf('backup', {})} download>
           Download everything
         </a>
       </section>

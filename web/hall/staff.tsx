@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { NewStaff, Squad, StaffEdit, StaffMember } from '../../contract/hall.ts';
-import { Refused, useGet, useSend } from '../shell/index.ts';
+import type { Squad, StaffMember } from '../../contract/hall.ts';
+import { Refused, useAsk, useSend } from '../shell/index.ts';
 import { Button, Dialog, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 
 /** Accounts: who signs in, as what, and whose squads they train. */
 export function StaffSection() {
-  const staff = useGet<StaffMember[]>('/api/staff');
-  const squads = useGet<Squad[]>('/api/squads');
+  const staff = useAsk('staff');
+  const squads = useAsk('squads');
   const [open, setOpen] = useState<StaffMember | 'new' | null>(null);
   return (
     <div>
@@ -83,8 +83,8 @@ function StaffForm({
   squads: Squad[];
   onDone: () => void;
 }) {
-  const add = useSend<NewStaff>('POST', '/api/staff');
-  const edit = useSend<StaffEdit>('PUT', `/api/staff/${member?.id}`);
+  const add = useSend('addStaff');
+  const edit = useSend('saveStaff', { id: member?.id ?? '' });
   const send = member ? edit : add;
   const { register, handleSubmit } = useForm<Values>({
     defaultValues: member

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { SaveRequest, SaveResult } from '../../contract/library.ts';
 import type { StepQuestion } from '../../core/demand/index.ts';
 import type { DemandAnswer, Ladder } from '../../core/library/index.ts';
 import { useSend, useSigned } from '../shell/index.ts';
@@ -99,7 +98,7 @@ function Question({
   question: StepQuestion;
 }) {
   const { me } = useSigned();
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/ladder/${ladder.slug}`);
+  const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const [reason, setReason] = useState('');
   const proposed = send.data?.outcome === 'proposed';
   return (

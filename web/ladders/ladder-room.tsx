@@ -2,11 +2,10 @@ import { useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import { MovementIcon } from '../figure/index.ts';
 import { Link, useParams } from 'react-router';
-import type { LibraryList, SaveRequest, SaveResult } from '../../contract/library.ts';
 import { aidWords, sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
 import type { NameOfLevel } from '../../core/ladder/index.ts';
 import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
-import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
 import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.ts';
 import { useSpread } from '../workers/index.ts';
@@ -23,7 +22,7 @@ export function LadderRoom() {
   const { me } = useSigned();
   const query = useLadder(slug);
   const standing = useStanding(slug);
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
   const [personId, setPersonId] = useState<string | null>(null);
@@ -303,8 +302,8 @@ function EditLevel({
   onDone: () => void;
 }) {
   const { me } = useSigned();
-  const library = useGet<LibraryList>('/api/library');
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/ladder/${ladder.slug}`);
+  const library = useAsk('library');
+  const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const [edited, setEdited] = useState(level);
   const [reason, setReason] = useState('');
   const index = ladder.levels.indexOf(level);

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { byPattern } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
@@ -11,7 +11,7 @@ import { useLadder, useStanding } from './use-ladder.ts';
 /** Every ladder as its elevation. */
 export function Ladders() {
   const { me } = useSigned();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   return (
     <Loaded query={library} what="the ladders">
       {({ entries }) => {

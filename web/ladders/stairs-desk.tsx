@@ -17,7 +17,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import type { EntrySummary, LibraryList, SaveRequest, SaveResult, Sheet } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import {
   addEqual,
@@ -33,7 +33,7 @@ import { blankLevel } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
-import { Refused, useGet, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Notice, TextField, typing } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { Elevation } from './elevation.tsx';
@@ -56,9 +56,9 @@ const NONE: EntrySummary[] = [];
 /** The ladder taken apart and put together: order, steps, variations, criteria; nothing is in force until it is kept. */
 export function StairsDesk({ ladder, revision, standing, level: first, onDone }: Props) {
   const { me } = useSigned();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const entries = library.data?.entries ?? NONE;
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/ladder/${ladder.slug}`);
+  const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const nameOf = useLevelNames();
   const [past, setPast] = useState<Ladder[]>([]);
   const [now, setNow] = useState(ladder);
@@ -478,7 +478,7 @@ export function LevelFields({
   errors: ReadonlyMap<string, string>;
   onChange: (level: Level) => void;
 }) {
-  const sheet = useGet<Sheet>(level.main ? `/api/sheets/${level.main}?stage=${level.stage}` : null);
+  const sheet = useAsk('sheet', level.main ? { slug: level.main, stage: level.stage } : null);
   const facts = useMemo(() => (sheet.data ? factsOf(sheet.data.resolved) : undefined), [sheet.data]);
   return (
     <EditFields

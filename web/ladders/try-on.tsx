@@ -1,22 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { TryRequest, TryResult } from '../../contract/session.ts';
-import type { Person } from '../../contract/people.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import { Evidence } from '../people/index.ts';
-import { request, useGet, useSigned } from '../shell/index.ts';
+import { send, useAsk, useSigned } from '../shell/index.ts';
 import { day, Notice, OutcomeWord, SelectField, useRested, withDays } from '../ui/index.ts';
 
 /** What the ladder as it is written now would say about somebody's log: at once, and nothing is kept. */
 export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
   const { hall, me } = useSigned();
-  const people = useGet<Person[]>('/api/people');
+  const people = useAsk('people');
   const [personId, setPersonId] = useState('');
   const rested = useRested(ladder, 350);
-  const asked: TryRequest = { ladder: rested, personId, level };
-  const result = useQuery<TryResult>({
-    queryKey: ['/api/ladders/try', personId, level, rested],
-    queryFn: () => request<TryResult>('POST', '/api/ladders/try', asked),
+  const asked = { ladder: rested, personId, level };
+  const result = useQuery({
+    queryKey: ['tryLadder', { person: personId }, level, rested],
+    queryFn: () => send('tryLadder', {}, asked),
     enabled: personId !== '',
     placeholderData: (before) => before,
     staleTime: 60_000,

@@ -1,19 +1,20 @@
 import { useQueries } from '@tanstack/react-query';
-import type { PersonLine } from '../../contract/log.ts';
-import type { EntryInForce, LibraryList } from '../../contract/library.ts';
 import type { NameOfLevel } from '../../core/ladder/index.ts';
 import type { Person } from '../../contract/people.ts';
-import type { Ladder, SettledLadder } from '../../core/library/index.ts';
-import { request, useGet, useSigned } from '../shell/index.ts';
+import { queryOf, useAsk, useSigned } from '../shell/index.ts';
 
 export function useLadder(slug: string) {
-  const query = useGet<EntryInForce>(`/api/library/ladder/${slug}`);
-  const data = query.data && {
-    ladder: query.data.body as Ladder,
-    /** With its criteria under the hall's answers: what is shown. */
-    settled: query.data.settled as SettledLadder,
-    revision: query.data.revision,
-  };
+  const query = useAsk('document', { kind: 'ladder', slug });
+  const { body, settled, revision } = query.data ?? {};
+  const data =
+    body?.kind === 'ladder' && settled && revision !== undefined
+      ? {
+          ladder: body,
+          /** With its criteria under the hall's answers: what is shown. */
+          settled,
+          revision,
+        }
+      : undefined;
   return { data, error: query.error };
 }
 
@@ -21,8 +22,8 @@ export function useLadder(slug: string) {
 export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
   const { me } = useSigned();
   const may = me.role !== 'viewer';
-  const lines = useGet<PersonLine[]>(may ? '/api/overview' : null);
-  const people = useGet<Person[]>(may ? '/api/people' : null);
+  const lines = useAsk('overview', may ? {} : null);
+  const people = useAsk('people', may ? {} : null);
   const map = new Map<number, Person[]>();
   for (const line of lines.data ?? []) {
     const person = people.data?.find((p) => p.id === line.personId);
@@ -34,14 +35,13 @@ export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
 
 /** What levels of any ladder are called; their ids until they have been read. */
 export function useLevelNames(): NameOfLevel {
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const slugs = (library.data?.entries ?? []).flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []));
   const ladders = useQueries({
     queries: slugs.map((slug) => {
-      const path = `/api/library/ladder/${slug}`;
-      return { queryKey: [path], queryFn: () => request<EntryInForce>('GET', path), staleTime: 60_000 };
+      return { ...queryOf('document', { kind: 'ladder', slug }), staleTime: 60_000 };
     }),
-    combine: (results) => results.flatMap((r) => (r.data ? [r.data.body as Ladder] : [])),
+    combine: (results) => results.flatMap((r) => (r.data?.body.kind === 'ladder' ? [r.data.body] : [])),
   });
   return (slug, id) => {
     const ladder = ladders.find((l) => l.slug === slug);

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { EntryInForce, EntrySummary, Sheet } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Kind } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 import { Loaded } from '../ui/index.ts';
 import { CueView } from './cue-view.tsx';
 import { FaultView } from './fault-view.tsx';
@@ -21,8 +21,8 @@ interface Props {
 /** A document as it is read: a variation as its sheet, cues, faults and house questions in their own way. */
 export function DocumentView({ kind, slug, entries }: Props) {
   const { me } = useSigned();
-  const entry = useGet<EntryInForce>(kind === 'variation' ? null : `/api/library/${kind}/${slug}`);
-  const sheet = useGet<Sheet>(kind === 'variation' ? `/api/sheets/${slug}` : null);
+  const entry = useAsk('document', kind === 'variation' ? null : { kind, slug });
+  const sheet = useAsk('sheet', kind === 'variation' ? { slug } : null);
   const tools = (revision: number) => (
     <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
       {kind === 'variation' && <Link to={`/print?job=full:${slug}`}>Print or share</Link>}

@@ -1,15 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type {
-  Draft,
-  DraftRequest,
-  EntryInForce,
-  EntrySummary,
-  LibraryList,
-  Proposal,
-  SaveRequest,
-  SaveResult,
-} from '../../contract/library.ts';
+import type { DraftRequest, EntryInForce, EntrySummary, Proposal } from '../../contract/library.ts';
 import {
   blankBody,
   canonicalJson,
@@ -19,7 +10,7 @@ import {
   titleOf,
 } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { Refused, request, useGet, useSend, useSigned } from '../shell/index.ts';
+import { ask, Refused, send, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 import { FORMS } from './fields/index.ts';
 import type { Value } from './fields/index.ts';
@@ -43,7 +34,7 @@ interface Start extends Written {
 }
 
 async function documentInForce(kind: Kind, slug: string): Promise<EntryInForce | null> {
-  return request<EntryInForce>('GET', `/api/library/${kind}/${slug}`).catch((e: unknown) => {
+  return ask('document', { kind, slug }).catch((e: unknown) => {
     if (e instanceof Refused && e.problem.status === 404) return null;
     throw e;
   });
@@ -78,13 +69,13 @@ export function Editor() {
   useEffect(() => {
     let gone = false;
     const load = async (): Promise<Start> => {
-      const draft = await request<Draft | null>('GET', `/api/drafts/${kind}/${slug}`);
+      const draft = await ask('draft', { kind, slug });
       const inForce = await documentInForce(kind, slug);
       if (draft) {
         const { body, base, also, at } = draft;
         const outdated = base > 0 && base !== inForce?.revision;
         const baseBody = outdated
-          ? (await request<{ body: Body }>('GET', `/api/library/${kind}/${slug}/revisions/${base}`)).body
+          ? (await ask('revision', { kind, slug, number: base })).body
           : base > 0
             ? (inForce?.body ?? null)
             : null;
@@ -121,10 +112,14 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
   const underWay = useRef(Promise.resolve());
   const keep = useCallback(
     (draft: Omit<DraftRequest, 'since'>) => {
-      underWay.current = request<{ at: string }>('PUT', `/api/drafts/${kind}/${slug}`, {
-        ...draft,
-        since: known.current,
-      }).then(
+      underWay.current = send(
+        'saveDraft',
+        { kind, slug },
+        {
+          ...draft,
+          since: known.current,
+        },
+      ).then(
         (answer) => {
           known.current = answer.at;
           setAt(answer.at);
@@ -141,7 +136,7 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
   const settled = () => underWay.current;
   /** From now on this window's text is the draft. */
   const takeOver = async () => {
-    known.current = (await request<Draft | null>('GET', `/api/drafts/${kind}/${slug}`))?.at ?? null;
+    known.current = (await ask('draft', { kind, slug }))?.at ?? null;
     setElsewhere(false);
   };
   return { at, keep, settled, elsewhere, takeOver };
@@ -150,7 +145,7 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
 function Writing({ start }: { start: Start }) {
   const { me, hall } = useSigned();
   const navigate = useNavigate();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const { kind, slug } = start.body;
   const [written, setWritten] = useState<Written>({ body: start.body, also: start.also });
   const { body } = written;
@@ -164,7 +159,7 @@ function Writing({ start }: { start: Start }) {
   const [theirs, setTheirs] = useState<EntryInForce | null>(outdated ? start.inForce : null);
   const undo = useRef<Written[]>([]);
   const [undoCount, setUndoCount] = useState(0);
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/${kind}/${slug}`);
+  const saving = useSend('saveDocument', { kind, slug });
   const head = me.role === 'head coach';
   const dirty = also.length > 0 || !started.body || canonicalJson(body) !== canonicalJson(started.body);
   const touched = useRef(false);
@@ -194,12 +189,12 @@ function Writing({ start }: { start: Start }) {
   const discard = async () => {
     touched.current = false;
     await draft.settled();
-    await request('DELETE', `/api/drafts/${kind}/${slug}`);
+    await send('dropDraft', { kind, slug }, undefined);
     void navigate(start.inForce ? `/library/${kind}/${slug}` : `/library?kind=${kind}`);
   };
   const errors = new Map(
-    send.error instanceof Refused
-      ? (send.error.problem.errors ?? []).map((e) => [
+    saving.error instanceof Refused
+      ? (saving.error.problem.errors ?? []).map((e) => [
           e.field.replace(/^body\./, '').replace(`${kind}/${slug} `, ''),
           e.detail,
         ])
@@ -210,7 +205,7 @@ function Writing({ start }: { start: Start }) {
     setWaiting(true);
     await draft.settled();
     setWaiting(false);
-    send.mutate(
+    saving.mutate(
       { body, base: started.base, reason, ...(also.length > 0 ? { also } : {}) },
       {
         onSuccess: (result) => {
@@ -233,7 +228,7 @@ function Writing({ start }: { start: Start }) {
     change({ body: next });
     setStarted({ base: now.revision, body: now.body });
     setTheirs(null);
-    send.reset();
+    saving.reset();
   };
 
   return (
@@ -255,7 +250,7 @@ function Writing({ start }: { start: Start }) {
           </Button>
           <Button
             tone="main"
-            disabled={!dirty || waiting || send.isPending || theirs !== null}
+            disabled={!dirty || waiting || saving.isPending || theirs !== null}
             onClick={() => void save()}
           >
             {head ? 'Put in force' : 'Propose'}
@@ -269,7 +264,7 @@ function Writing({ start }: { start: Start }) {
           <Button onClick={() => void draft.takeOver()}>Keep what stands here instead</Button>
         </Notice>
       )}
-      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+      {saving.error && <Notice tone="warn">{saving.error.message}</Notice>}
       {errors.size > 0 && (
         <ul className="mb-3 list-disc pl-8 text-warn">
           {[...errors].map(([field, detail]) => (

@@ -1,15 +1,14 @@
 import { Link } from 'react-router';
-import type { Health, LibraryList } from '../../contract/library.ts';
 import { BLOCKING, HEALTH_KINDS } from '../../core/library/index.ts';
-import { useGet } from '../shell/index.ts';
+import { useAsk } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { FindingLine, HEALTH_WORDS } from './findings.tsx';
 import { ListsOut } from './lists-out-buttons.tsx';
 
 /** What the library finds wanting in itself, each with its proof and the way to mend it. */
 export function HealthPage() {
-  const health = useGet<Health>('/api/library/health');
-  const library = useGet<LibraryList>('/api/library');
+  const health = useAsk('health');
+  const library = useAsk('library');
   return (
     <Loaded query={health} what="the health of the library">
       {({ findings, documents }) => {

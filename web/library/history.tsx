@@ -1,14 +1,7 @@
 import { Link, useNavigate, useParams } from 'react-router';
-import type {
-  EntryInForce,
-  LibraryList,
-  RevisionSummary,
-  SaveRequest,
-  SaveResult,
-} from '../../contract/library.ts';
 import { titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { useAddress, useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice } from '../ui/index.ts';
 import { EffectsView } from './effects-view.tsx';
 import { FORMS } from './fields/index.ts';
@@ -21,14 +14,13 @@ export function History() {
   const { kind, slug } = useParams() as { kind: Kind; slug: string };
   const { hall, me } = useSigned();
   const { params, set } = useAddress();
-  const path = `/api/library/${kind}/${slug}/revisions`;
-  const revisions = useGet<RevisionSummary[]>(path);
-  const library = useGet<LibraryList>('/api/library');
+  const revisions = useAsk('revisions', { kind, slug });
+  const library = useAsk('library');
   const newest = revisions.data?.[0]?.number ?? null;
   const number = Number(params.get('revision')) || newest;
   const against = Number(params.get('against')) || (number && number > 1 ? number - 1 : null);
-  const shown = useGet<{ body: Body }>(number ? `${path}/${number}` : null);
-  const other = useGet<{ body: Body }>(against && against !== number ? `${path}/${against}` : null);
+  const shown = useAsk('revision', number ? { kind, slug, number } : null);
+  const other = useAsk('revision', against && against !== number ? { kind, slug, number: against } : null);
   const choose = (key: 'revision' | 'against', n: number) =>
     set({
       [key]: String(n),
@@ -131,8 +123,8 @@ function Restore({
   const { params, set } = useAddress();
   const asked = params.has('restore');
   const check = useCheck([old], asked);
-  const now = useGet<EntryInForce>(asked ? `/api/library/${kind}/${slug}` : null);
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/${kind}/${slug}`);
+  const now = useAsk('document', asked ? { kind, slug } : null);
+  const send = useSend('saveDocument', { kind, slug });
   const ask = (yes: boolean) => set({ restore: yes ? 'yes' : null });
   const head = me.role === 'head coach';
   if (!asked) {

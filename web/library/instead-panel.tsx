@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import type { Instead, InsteadEntry, InsteadGroup } from '../../core/demand/index.ts';
+import type { InsteadEntry, InsteadGroup } from '../../core/demand/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { BuildSelect, useBuilds } from '../body/index.ts';
-import { useAddress, useGet } from '../shell/index.ts';
+import { useAddress, useAsk } from '../shell/index.ts';
 import { Button, Loaded } from '../ui/index.ts';
 import { EntryIcon } from './entry-icon.tsx';
 
@@ -30,10 +30,12 @@ export function InsteadPanel({
   const open = params.has('instead');
   const without = (params.get('without') ?? '').split(',').filter(Boolean);
   const personId = params.get('for');
-  const query = new URLSearchParams();
-  if (without.length > 0) query.set('without', without.join(','));
-  if (personId) query.set('person', personId);
-  const answer = useGet<Instead>(open ? `/api/instead/${r.source.slug}?${query.toString()}` : null);
+  const asked = {
+    slug: r.source.slug,
+    without: without.length > 0 ? without : undefined,
+    person: personId ?? undefined,
+  };
+  const answer = useAsk('instead', open ? asked : null);
   const pieces = [...r.equipmentAll, ...r.equipmentAny.flat()].map((n) => n.equipment);
   if (!open) {
     return (

@@ -1,9 +1,9 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { EntrySummary, LibraryList } from '../../contract/library.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS } from '../../core/library/index.ts';
 import type { Kind } from '../../core/library/index.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { Button, Empty, Loaded, typing, useRested } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { EntryList } from './entry-list.tsx';
@@ -21,7 +21,7 @@ const inOrder = (a: EntrySummary, b: EntrySummary) =>
 
 /** List beside sheet; kind, search and filters live in the address. */
 export function LibraryRoom() {
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   return (
     <Loaded query={library} what="the library">
       {({ entries }) => <Room entries={entries} />}

@@ -8,6 +8,8 @@ export interface Table {
   rows: string[][];
 }
 
+type Column = [string, (e: EntrySummary) => string];
+
 /** What a list of one kind shows, as a table. */
 export function tableOf(kind: Kind, list: readonly EntrySummary[], all: readonly EntrySummary[]): Table {
   const titles = new Map(all.map((e) => [`${e.kind}/${e.slug}`, e.title]));
@@ -15,33 +17,27 @@ export function tableOf(kind: Kind, list: readonly EntrySummary[], all: readonly
     e.uses.filter((u) => u.startsWith(`${of}/`)).map((u) => titles.get(u) ?? u);
   const usedBy = (e: EntrySummary, by: Kind) =>
     all.filter((x) => x.kind === by && !x.retired && x.uses.includes(`${e.kind}/${e.slug}`)).length;
-  const columns: [string, (e: EntrySummary) => string][] = [
+  const pattern: Column = ['Pattern', (e) => e.pattern ?? ''];
+  const ofVariations: Column[] = [
+    pattern,
+    ['Roles', (e) => e.roles.join(', ')],
+    ['Purpose', (e) => e.facets?.dominance ?? ''],
+    ['Legs', (e) => e.laterality ?? ''],
+    ['Levels', (e) => levelWords(e, titles)],
+    ['Equipment', (e) => uses(e, 'equipment').join(', ')],
+    ['Cues', (e) => uses(e, 'cue').join(' / ')],
+    ['Faults', (e) => uses(e, 'fault').join(' / ')],
+  ];
+  const sheets: Column = ['Sheets', (e) => String(usedBy(e, 'variation'))];
+  const answered: Column = ['Answers faults', (e) => String(usedBy(e, 'fault'))];
+  const ofOthers = [
+    ...(kind === 'ladder' || kind === 'drillList' ? [pattern] : []),
+    sheets,
+    ...(kind === 'cue' ? [answered] : []),
+  ];
+  const columns: Column[] = [
     ['Name', (e) => e.title],
-    ...(kind === 'variation'
-      ? ([
-          ['Pattern', (e) => e.pattern ?? ''],
-          ['Roles', (e) => e.roles.join(', ')],
-          ['Purpose', (e) => e.facets?.dominance ?? ''],
-          ['Legs', (e) => e.laterality ?? ''],
-          ['Levels', (e) => levelWords(e, titles)],
-          ['Equipment', (e) => uses(e, 'equipment').join(', ')],
-          ['Cues', (e) => uses(e, 'cue').join(' / ')],
-          ['Faults', (e) => uses(e, 'fault').join(' / ')],
-        ] satisfies [string, (e: EntrySummary) => string][])
-      : ([
-          ...(kind === 'ladder' || kind === 'drillList'
-            ? [['Pattern', (e: EntrySummary) => e.pattern ?? ''] as [string, (e: EntrySummary) => string]]
-            : []),
-          ['Sheets', (e) => String(usedBy(e, 'variation'))],
-          ...(kind === 'cue'
-            ? [
-                ['Answers faults', (e: EntrySummary) => String(usedBy(e, 'fault'))] as [
-                  string,
-                  (e: EntrySummary) => string,
-                ],
-              ]
-            : []),
-        ] satisfies [string, (e: EntrySummary) => string][])),
+    ...(kind === 'variation' ? ofVariations : ofOthers),
     ['Revision', (e) => String(e.revision)],
     ['Retired', (e) => (e.retired ? 'yes' : '')],
     ['Short id', (e) => e.slug],

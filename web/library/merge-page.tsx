@@ -1,20 +1,14 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type {
-  EntrySummary,
-  LibraryList,
-  MergePlan,
-  MergeRequest,
-  SaveResult,
-} from '../../contract/library.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import type { EntrySummary } from '../../contract/library.ts';
+import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, TextField } from '../ui/index.ts';
 import { EffectsView } from './effects-view.tsx';
 import { CuePicker } from './fields/cue-picker.tsx';
 
 /** Two cues become one wording; every sheet that carried either carries the one kept. */
 export function MergePage() {
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   return (
     <Loaded query={library} what="the library">
       {({ entries }) => <Merge entries={entries} />}
@@ -28,8 +22,8 @@ function Merge({ entries }: { entries: EntrySummary[] }) {
   const { me } = useSigned();
   const navigate = useNavigate();
   const keep = params.get('keep');
-  const plan = useGet<MergePlan>(keep ? `/api/library/cue/${slug}/merge/${keep}` : null);
-  const send = useSend<MergeRequest, SaveResult>('POST', `/api/library/cue/${slug}/merge/${keep}`);
+  const plan = useAsk('mergePlan', keep ? { slug, keep } : null);
+  const send = useSend('mergeCues', { slug, keep: keep ?? '' });
   const [reason, setReason] = useState('');
   const title = (cue: string) => entries.find((e) => e.kind === 'cue' && e.slug === cue)?.title ?? cue;
   const head = me.role === 'head coach';

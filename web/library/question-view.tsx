@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { EntryInForce, EntrySummary, SaveRequest, SaveResult } from '../../contract/library.ts';
-import type { PersonAnswer } from '../../contract/people.ts';
+import type { EntryInForce, EntrySummary } from '../../contract/library.ts';
 import { STAGES, withAnswer } from '../../core/library/index.ts';
 import type { AnswerScope, HouseQuestion } from '../../core/library/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Consequences } from './consequences.tsx';
 import { EffectsView } from './effects-view.tsx';
@@ -24,9 +23,7 @@ export function QuestionView({
 }) {
   const { me } = useSigned();
   const [changing, setChanging] = useState(false);
-  const people = useGet<(PersonAnswer & { personId: string; name: string })[]>(
-    me.role === 'viewer' ? null : `/api/library/houseQuestion/${q.slug}/people`,
-  );
+  const people = useAsk('peopleAnswering', me.role === 'viewer' ? null : { slug: q.slug });
   const name = (id: string) => q.answers.find((a) => a.id === id)?.name ?? id;
   const title = (slug: string) =>
     entries.find((e) => e.kind === 'variation' && e.slug === slug)?.title ?? slug;
@@ -134,7 +131,7 @@ function ChangeAnswer({
   // Why it is so changes no sheet: the check is not asked anew at each letter of it.
   const checked = answer === null ? q : withAnswer(q, scope, answer || null, q.hall.why);
   const check = useCheck([checked], answer !== null);
-  const send = useSend<SaveRequest, SaveResult>('PUT', `/api/library/houseQuestion/${q.slug}`);
+  const send = useSend('saveDocument', { kind: 'houseQuestion', slug: q.slug });
   const depend = entries.filter(
     (e) => e.kind === 'variation' && !e.retired && e.uses.includes(`houseQuestion/${q.slug}`),
   );

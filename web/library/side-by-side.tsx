@@ -1,6 +1,5 @@
-import type { LibraryList } from '../../contract/library.ts';
 import type { Body } from '../../core/library/index.ts';
-import { useGet } from '../shell/index.ts';
+import { useAsk } from '../shell/index.ts';
 import { differingFields } from './readable.ts';
 import { comparedLines } from './word-diff.ts';
 import type { Part } from './word-diff.ts';
@@ -13,7 +12,7 @@ interface Props {
 
 /** Two versions beside each other in reading order: the fields that differ, word by word. */
 export function SideBySide({ before, after, titles }: Props) {
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const names = new Map((library.data?.entries ?? []).map((e) => [`${e.kind}/${e.slug}`, e.title]));
   const fields = differingFields(before, after, (kind, slug) => names.get(`${kind}/${slug}`) ?? slug);
   if (fields.length === 0) return <p className="py-2 text-soft">No difference.</p>;

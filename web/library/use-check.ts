@@ -1,8 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { CheckResult } from '../../contract/library.ts';
 import { canonicalJson } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
-import { request } from '../shell/index.ts';
+import { send } from '../shell/index.ts';
 import { useRested } from '../ui/index.ts';
 
 /** A moment after the last keystroke, so that the server is not asked at each. */
@@ -12,9 +11,9 @@ const REST_MS = 500;
 export function useCheck(items: readonly Body[], ask = true) {
   const text = canonicalJson(items);
   const settled = useRested(text, REST_MS);
-  return useQuery<CheckResult>({
-    queryKey: ['/api/library/check', settled],
-    queryFn: () => request<CheckResult>('POST', '/api/library/check', `{"items":${settled}}`),
+  return useQuery({
+    queryKey: ['checkDocuments', settled],
+    queryFn: () => send('checkDocuments', {}, { items: JSON.parse(settled) as Body[] }),
     enabled: ask,
     placeholderData: keepPreviousData,
     staleTime: 0,

@@ -1,3 +1,4 @@
+import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { CheckIn, TodayPerson } from '../../contract/session.ts';
 import { Button } from '../ui/index.ts';
@@ -9,9 +10,7 @@ const BLANK: CheckIn = { here: true, pain: null, sleepH: null, atEase: null, not
 /** Keeps the answers on the tablet and sends them; the same day is one errand. */
 export function keepCheckIn(personId: string, date: string, answers: CheckIn): void {
   void outbox.run(`check-in ${personId} ${date}`, personId, {
-    method: 'PUT',
-    path: `/api/people/${personId}/check-in/${date}`,
-    body: answers,
+    ...letterOf('saveCheckIn', { person: personId, date }, answers),
     words: `The questions before work of ${date}`,
   });
 }

@@ -1,9 +1,7 @@
+import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
-import type { Squad } from '../../contract/hall.ts';
-import type { CsvPreview, CsvResult } from '../../contract/session.ts';
-import type { Person } from '../../contract/people.ts';
 import { SET_COLUMNS } from '../../core/exchange/index.ts';
-import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day, Field, Notice, SelectField, TextField } from '../ui/index.ts';
 import { setSummary } from './words.ts';
 
@@ -27,17 +25,17 @@ export function CsvPage() {
 
 function Out() {
   const { hall } = useSigned();
-  const squads = useGet<Squad[]>('/api/squads');
-  const people = useGet<Person[]>('/api/people');
+  const squads = useAsk('squads');
+  const people = useAsk('people');
   const [whose, setWhose] = useState('');
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
   const [kind, id] = whose.split(' ');
-  const query = new URLSearchParams({
+  const asked = {
     ...(kind && id ? { [kind]: id } : {}),
-    ...(from ? { from } : {}),
-    ...(to ? { to } : {}),
-  });
+    from: from || undefined,
+    to: to || undefined,
+  };
   return (
     <section className="mt-5">
       <h2 className="border-b border-ink pb-1">Out</h2>
@@ -69,7 +67,7 @@ function Out() {
           value={to}
           onChange={(e) => setTo(e.target.value)}
         />
-        <a className={BUTTON} href={`/api/sets.csv?${query}`} download>
+        <a className={BUTTON} href={addressOf('setsCsv', asked)} download>
           Download the sets
         </a>
       </div>
@@ -82,8 +80,8 @@ function In() {
   const { hall } = useSigned();
   const units = useUnits();
   const [text, setText] = useState('');
-  const preview = useSend<{ text: string }, CsvPreview>('POST', '/api/sets/csv/preview');
-  const bring = useSend<{ text: string }, CsvResult>('POST', '/api/sets/csv');
+  const preview = useSend('previewCsv');
+  const bring = useSend('importCsv');
   const change = (next: string) => {
     setText(next);
     preview.reset();

@@ -1,3 +1,4 @@
+import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { TodayLine } from '../../contract/session.ts';
 import { CUE_OUTCOMES } from '../../core/ladder/index.ts';
@@ -11,10 +12,11 @@ export function CueList({ personId, line, date }: { personId: string; line: Toda
   const [said, setSaid] = useState<Record<string, CueOutcome>>({});
   const tell = (cue: string, outcome: CueOutcome) => {
     setSaid((now) => ({ ...now, [cue]: outcome }));
-    void outbox.run(crypto.randomUUID(), personId, {
-      method: 'PUT',
-      path: `/api/cues-tried/${crypto.randomUUID()}`,
-      body: { personId, date, variation: line.variation, cue, outcome },
+    const { variation } = line;
+    if (variation === null) return;
+    const id = crypto.randomUUID();
+    void outbox.run(id, personId, {
+      ...letterOf('keepCueTried', { id }, { personId, date, variation, cue, outcome }),
       words: 'What came of a cue',
     });
   };

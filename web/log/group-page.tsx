@@ -1,11 +1,10 @@
+import type { Of } from '../../contract/endpoints.ts';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { DeskKnowledge } from '../../contract/fault.ts';
-import type { Sheet } from '../../contract/library.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { clocks } from '../dose/index.ts';
-import { queryClient, request, useAddress, useGet, useUnits } from '../shell/index.ts';
+import { queryClient, queryOf, useAddress, useAsk, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, PatternWord, typing, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
@@ -13,7 +12,7 @@ import { DayList } from './day-list.tsx';
 import { dropSet } from './keep-set.ts';
 import { LineAtHand } from './line-at-hand.tsx';
 import { mergedSets } from './merge.ts';
-import { deskPath, nextOf, sheetPath } from './next-of.ts';
+import { deskOf, nextOf, sheetOf } from './next-of.ts';
 import type { ShownSet } from './merge.ts';
 import { useParcels } from './outbox.tsx';
 import type { Parcel } from './outbox-store.ts';
@@ -24,9 +23,9 @@ import { setSummary } from './words.ts';
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
 export function GroupPage() {
   const { params } = useAddress();
-  const people = useGet<Person[]>('/api/people');
+  const people = useAsk('people');
   const ids = (params.get('people') ?? '').split(',').filter(Boolean);
-  const today = useGet<Today>(ids.length > 0 ? `/api/today?people=${ids.join(',')}` : null);
+  const today = useAsk('today', ids.length > 0 ? { people: ids } : null);
   if (ids.length === 0) {
     return (
       <Empty>
@@ -56,21 +55,12 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
 
   useEffect(() => {
     // What is needed on the floor is asked for while there is a connection.
-    const desk = deskPath(there);
-    void queryClient.prefetchQuery({
-      queryKey: [desk],
-      queryFn: () => request<DeskKnowledge>('GET', desk),
-      staleTime: 60_000,
-    });
+    void queryClient.prefetchQuery({ ...queryOf('desk', deskOf(there)), staleTime: 60_000 });
     for (const p of there) {
       for (const line of p.lines) {
         if (line.variation === null) continue;
-        const path = sheetPath(line.variation, line, p.personId);
-        void queryClient.prefetchQuery({
-          queryKey: [path],
-          queryFn: () => request<Sheet>('GET', path),
-          staleTime: 60_000,
-        });
+        const sheet = queryOf('sheet', sheetOf(line.variation, line, p.personId));
+        void queryClient.prefetchQuery({ ...sheet, staleTime: 60_000 });
       }
     }
   }, [there]);
@@ -117,7 +107,7 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
           name={name(active.personId)}
           date={data.date}
           ofDay={dayOf(active, parcels, data.date)}
-          desk={deskPath(there)}
+          desk={deskOf(there)}
         />
       )}
     </div>
@@ -139,7 +129,7 @@ function OnePerson({
   date: string;
   ofDay: ShownSet[];
   /** Where the desk's knowledge of everybody here is read. */
-  desk: string;
+  desk: Of<'desk'>;
 }) {
   const { params, set } = useAddress();
   const units = useUnits();

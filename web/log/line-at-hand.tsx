@@ -1,17 +1,17 @@
+import type { Of } from '../../contract/endpoints.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { Sheet } from '../../contract/library.ts';
 import type { TodayLine, TodayPerson } from '../../contract/session.ts';
 import { clocks } from '../dose/index.ts';
 import { ChainsBegun } from '../fault/index.ts';
-import { useAddress, useGet, useUnits } from '../shell/index.ts';
+import { useAddress, useAsk, useUnits } from '../shell/index.ts';
 import { Button, Guard, Loaded, Notice, withDays } from '../ui/index.ts';
 import { FloorFigure } from './floor-figure.tsx';
 import { FloorSet, restAfter } from './floor-set.tsx';
 import { keepSet } from './keep-set.ts';
 import type { ShownSet } from './merge.ts';
-import { nextOf, sheetPath } from './next-of.ts';
+import { nextOf, sheetOf } from './next-of.ts';
 import { aidsWords, insteadPath, nextWords } from './next-words.ts';
 import type { Observed } from './set-form.tsx';
 import { WatchList } from './watch-list.tsx';
@@ -32,7 +32,7 @@ export function LineAtHand({
   line: TodayLine;
   date: string;
   ofDay: ShownSet[];
-  desk: string;
+  desk: Of<'desk'>;
   /** The set just kept, so that it can be taken back. */
   onKept: (id: string) => void;
 }) {
@@ -40,8 +40,8 @@ export function LineAtHand({
   const { params, set } = useAddress();
   // An easier variation that the desk led to is done instead of the level's own.
   const slug = params.get('give') ?? line.variation;
-  const sheet = useGet<Sheet>(slug ? sheetPath(slug, line, p.personId) : null);
-  const knowledge = useGet<DeskKnowledge>(desk);
+  const sheet = useAsk('sheet', slug ? sheetOf(slug, line, p.personId) : null);
+  const knowledge = useAsk('desk', desk);
   const [sideTest, setSideTest] = useState(false);
   const [ended, setEnded] = useState(false);
   const given = slug === line.variation ? undefined : sheet.data?.resolved.source;

@@ -1,12 +1,10 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { OnLadder, PersonOnLadders } from '../../contract/log.ts';
-import type { Sheet } from '../../contract/library.ts';
-import type { Person } from '../../contract/people.ts';
 import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
-import { useGet, useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, useSigned, useUnits } from '../shell/index.ts';
 import { day, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
 import { DayList } from './day-list.tsx';
 import { keepSet } from './keep-set.ts';
@@ -17,9 +15,9 @@ import { targetWords } from './words.ts';
 
 /** Log sets for one person: where they stand, what is asked today, and the next set. */
 export function LogPage() {
-  const { id } = useParams();
-  const people = useGet<Person[]>('/api/people');
-  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
+  const { id = '' } = useParams();
+  const people = useAsk('people');
+  const ladders = useAsk('personOnLadders', { person: id });
   const person = people.data?.find((p) => p.id === id);
   const [ladderSlug, setLadderSlug] = useState<string | null>(null);
   return (
@@ -54,7 +52,7 @@ export function LogPage() {
               </div>
             </div>
             {here ? (
-              <OnFloor key={here.ladder.slug} personId={id!} on={here} data={data} />
+              <OnFloor key={here.ladder.slug} personId={id} on={here} data={data} />
             ) : (
               <Empty>
                 Not placed on a ladder yet.{' '}
@@ -75,9 +73,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
   const [picked, setPicked] = useState<string | null>(null);
   const variation = picked ?? on.decision?.variation ?? level?.main ?? '';
   const stage = on.standing?.stage ?? level?.stage ?? 'learning';
-  const sheet = useGet<Sheet>(
-    variation ? `/api/sheets/${variation}?stage=${stage}&person=${personId}` : null,
-  );
+  const sheet = useAsk('sheet', variation ? { slug: variation, stage, person: personId } : null);
   const [date, setDate] = useState(hall.today);
   const all = useLogUpTo(personId, data, date);
   const ofDay = all.filter((s) => s.date === date);

@@ -1,14 +1,19 @@
+import type { Of } from '../../contract/endpoints.ts';
 import type { TodayLine, TodayPerson } from '../../contract/session.ts';
 import { nextSet } from '../../core/ladder/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { ShownSet } from './merge.ts';
 
 /** The sheet of a variation as it is read for somebody on a line. */
-export const sheetPath = (variation: string, line: TodayLine, personId: string) =>
-  `/api/sheets/${variation}?stage=${line.stage}&person=${personId}`;
+export const sheetOf = (variation: string, { stage }: TodayLine, person: string): Of<'sheet'> => ({
+  slug: variation,
+  stage,
+  person,
+});
 /** What the desk knows of everybody here. */
-export const deskPath = (people: readonly TodayPerson[]) =>
-  `/api/faults/desk?people=${people.map((p) => p.personId).join(',')}`;
+export const deskOf = (people: readonly TodayPerson[]): Of<'desk'> => ({
+  people: people.map((p) => p.personId),
+});
 
 /** The set to do next of a variation, with what this tablet has logged since. */
 export function nextOf(

@@ -1,14 +1,11 @@
 import { openDB } from 'idb';
 import type { DBSchema, IDBPDatabase } from 'idb';
-import type { Heartbeat } from '../../contract/hall.ts';
-import type { SetRequest, SetResult } from '../../contract/log.ts';
-import { Refused, request } from '../shell/index.ts';
+import type { SetRequest } from '../../contract/log.ts';
+import { ask, Refused, send, sendLetter } from '../shell/index.ts';
+import type { Letter } from '../shell/index.ts';
 
 /** Something else than a set that is sent when the server can be reached: what came of a cue, the questions before work. */
-export interface Errand {
-  method: 'PUT' | 'DELETE';
-  path: string;
-  body: unknown;
+export interface Errand extends Letter {
   /** What it is, for the list of what is not sent. */
   words: string;
 }
@@ -94,7 +91,7 @@ export const outbox = {
     await navigator.locks.request('meister-outbox', async () => {
       await refresh();
       for (const parcel of parcels.filter((p) => p.state === 'waiting')) {
-        if (!(await send(parcel))) break;
+        if (!(await deliver(parcel))) break;
       }
       await refresh();
     });
@@ -107,7 +104,7 @@ export const outbox = {
   async check(): Promise<void> {
     await refresh();
     if (parcels.length === 0) return;
-    const beat = await request<Heartbeat>('GET', '/api/heartbeat');
+    const beat = await ask('heartbeat');
     const db = await store();
     const lastBoot = await db.get('server', 'boot');
     for (const parcel of parcels.filter((p) => p.state === 'sent')) {
@@ -124,17 +121,18 @@ export const outbox = {
 };
 
 /** False when the server cannot be reached or nobody is signed in: trying the next makes no sense. */
-async function send(parcel: Parcel): Promise<boolean> {
+async function deliver(parcel: Parcel): Promise<boolean> {
   const db = await store();
   try {
     const { errand } = parcel;
+    const { id, edit } = parcel;
     const result = errand
-      ? await request<SetResult>(errand.method, errand.path, errand.body)
+      ? { ...(await sendLetter(errand)), flaggedMoves: [] }
       : parcel.set
-        ? await request<SetResult>('PUT', `/api/sets/${parcel.id}`, parcel.set)
-        : await request<SetResult>('DELETE', `/api/sets/${parcel.id}`, { edit: parcel.edit });
+        ? await send('keepSet', { id }, parcel.set)
+        : await send('deleteSet', { id }, { edit });
     await keepUnlessNewer(
-      { ...parcel, flaggedMoves: (parcel.flaggedMoves ?? 0) + (result.flaggedMoves?.length ?? 0) },
+      { ...parcel, flaggedMoves: (parcel.flaggedMoves ?? 0) + result.flaggedMoves.length },
       { state: 'sent', receivedAt: result.receivedAt, error: null },
     );
     return true;

@@ -1,6 +1,7 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { refresh } from '../shell/index.ts';
 import { Button, Dialog } from '../ui/index.ts';
 import { outbox } from './outbox-store.ts';
 
@@ -29,7 +30,7 @@ export function Outbox() {
   }, []);
   useEffect(() => {
     // What has arrived changes decisions and lists.
-    if (waiting === 0) void client.invalidateQueries();
+    if (waiting === 0) void refresh(client, ['log', 'standings', 'check-ins', 'cues', 'faults', 'ratings']);
   }, [waiting, client]);
 
   if (waiting === 0 && refused.length === 0 && flagged.length === 0) return null;

@@ -4,7 +4,7 @@ import type { SetRequest } from '../../contract/log.ts';
 import type { OwnDay } from '../../contract/session.ts';
 import { SIDES } from '../../core/library/index.ts';
 import type { Side } from '../../core/library/index.ts';
-import { request, useGet } from '../shell/index.ts';
+import { refreshAfter, send, useAsk } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
 import { aidsWords } from './next-words.ts';
@@ -13,8 +13,7 @@ import { setSummary, targetWords } from './words.ts';
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
 export function OwnPage() {
   const token = location.pathname.split('/')[2] ?? '';
-  const path = `/api/own/${token}`;
-  const day = useGet<OwnDay>(path);
+  const day = useAsk('ownDay', { token });
   return (
     <main className="mx-auto max-w-xl px-4 py-4">
       <Loaded query={day} what="your day">
@@ -29,9 +28,9 @@ export function OwnPage() {
               <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
             )}
             {data.lines.map((line) => (
-              <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} path={path} />
+              <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} token={token} />
             ))}
-            <Written data={data} path={path} />
+            <Written data={data} token={token} />
             <p className="mt-6 text-sm text-soft">
               This page is yours alone: whoever has the link can write in it. It ends on{' '}
               {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This
@@ -44,7 +43,7 @@ export function OwnPage() {
   );
 }
 
-function OwnLine({ line, data, path }: { line: OwnDay['lines'][number]; data: OwnDay; path: string }) {
+function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: OwnDay; token: string }) {
   const client = useQueryClient();
   const { next } = line;
   const start = next?.reps ?? next?.holdS ?? next?.rounds ?? 10;
@@ -89,9 +88,9 @@ function OwnLine({ line, data, path }: { line: OwnDay['lines'][number]; data: Ow
     };
     try {
       // The set keeps its id until the server has it, so that trying again stores it once.
-      await request('PUT', `${path}/sets/${id}`, set);
+      await send('keepOwnSet', { token, id }, set);
       setProblem(null);
-      await client.invalidateQueries();
+      await refreshAfter(client, 'keepOwnSet');
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
     } finally {
@@ -161,7 +160,7 @@ function OwnLine({ line, data, path }: { line: OwnDay['lines'][number]; data: Ow
   );
 }
 
-function Written({ data, path }: { data: OwnDay; path: string }) {
+function Written({ data, token }: { data: OwnDay; token: string }) {
   const client = useQueryClient();
   if (data.sets.length === 0) return null;
   return (
@@ -177,8 +176,8 @@ function Written({ data, path }: { data: OwnDay; path: string }) {
               floor
               tone="quiet"
               onClick={() =>
-                void request('DELETE', `${path}/sets/${s.id}`, { edit: s.edit + 1 }).then(() =>
-                  client.invalidateQueries(),
+                void send('deleteOwnSet', { token, id: s.id }, { edit: s.edit + 1 }).then(() =>
+                  refreshAfter(client, 'deleteOwnSet'),
                 )
               }
             >

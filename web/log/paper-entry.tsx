@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { PrintedVariation, PrintJob } from '../../contract/sheets.ts';
-import type { Person } from '../../contract/people.ts';
+import type { PrintedVariation } from '../../contract/sheets.ts';
 import type { PersonOnLadders } from '../../contract/log.ts';
 import {
   blankRow,
@@ -14,7 +13,7 @@ import {
   writeJob,
 } from '../../core/sheets/index.ts';
 import type { PaperRow } from '../../core/sheets/index.ts';
-import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
 import { keepSet } from './keep-set.ts';
 import { useLogUpTo } from './use-day.ts';
@@ -23,12 +22,12 @@ import { useLogUpTo } from './use-day.ts';
 export function PaperEntry() {
   const { id = '' } = useParams();
   const { params } = useAddress();
-  const people = useGet<Person[]>('/api/people');
+  const people = useAsk('people');
   const person = people.data?.find((p) => p.id === id);
   const of = (params.get('of') ?? '').split(/[+ ]/).filter(Boolean);
-  const asked = new URLSearchParams({ job: writeJob([{ kind: 'log', of }]), person: id });
-  const job = useGet<PrintJob>(of.length > 0 && readable(of) ? `/api/prints?${asked}` : null);
-  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
+  const asked = { job: writeJob([{ kind: 'log', of }]), person: id };
+  const job = useAsk('prints', of.length > 0 && readable(of) ? asked : null);
+  const ladders = useAsk('personOnLadders', { person: id });
   return (
     <div className="mx-auto max-w-5xl">
       <h1>Enter a paper sheet{person && `: ${person.name}`}</h1>

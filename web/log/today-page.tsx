@@ -1,9 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Squad } from '../../contract/hall.ts';
-import type { Today, TodayLine, TodayPerson } from '../../contract/session.ts';
-import type { Person } from '../../contract/people.ts';
-import { useAddress, useGet, useSigned, useUnits } from '../shell/index.ts';
+import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import { useAddress, useAsk, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -27,11 +25,11 @@ const MOST_AT_ONCE = 60;
 export function TodayPage() {
   const { hall, me } = useSigned();
   const { params, set } = useAddress();
-  const people = useGet<Person[]>('/api/people');
-  const squads = useGet<Squad[]>('/api/squads');
+  const people = useAsk('people');
+  const squads = useAsk('squads');
   const many = (people.data?.length ?? 0) > MOST_AT_ONCE;
   const squadId = params.get('squad') ?? (many ? (me.squadIds[0] ?? squads.data?.[0]?.id ?? null) : null);
-  const today = useGet<Today>(people.data ? `/api/today${squadId ? `?squad=${squadId}` : ''}` : null);
+  const today = useAsk('today', people.data ? { squad: squadId || undefined } : null);
   const [asking, setAsking] = useState<TodayPerson | null>(null);
   const name = (id: string) => people.data?.find((p) => p.id === id)?.name ?? '';
   return (

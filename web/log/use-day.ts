@@ -1,7 +1,6 @@
 import type { PersonOnLadders } from '../../contract/log.ts';
-import type { PersonHistory } from '../../contract/session.ts';
 import { daysAfter } from '../../core/ladder/index.ts';
-import { useGet } from '../shell/index.ts';
+import { useAsk } from '../shell/index.ts';
 import { mergedSets } from './merge.ts';
 import type { ShownSet } from './merge.ts';
 import { useParcels } from './outbox.tsx';
@@ -14,8 +13,6 @@ export function useLogUpTo(personId: string, data: PersonOnLadders, date: string
   const parcels = useParcels();
   const oldest = data.sets[0]?.date;
   const missing = data.moreSessions !== null && oldest !== undefined && date < oldest;
-  const older = useGet<PersonHistory>(
-    missing ? `/api/people/${personId}/sets?before=${daysAfter(date, 1)}` : null,
-  );
+  const older = useAsk('olderSets', missing ? { person: personId, before: daysAfter(date, 1) } : null);
   return mergedSets([...(older.data?.sets ?? []), ...data.sets], parcels, personId);
 }

@@ -1,8 +1,7 @@
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { OnLadder } from '../../contract/log.ts';
-import type { LibraryList } from '../../contract/library.ts';
-import type { BuildRequest, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
+import type { PersonBuild } from '../../contract/people.ts';
 import { MASS_SETS, personalBuild, RANGE_METHODS, SEGMENTS } from '../../core/body/index.ts';
 import type {
   Lengths,
@@ -15,7 +14,7 @@ import type {
 import { demandOf } from '../../core/demand/index.ts';
 import { CannotHold, MomentCaution, PartBars } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
-import { useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -59,7 +58,7 @@ interface Props {
 
 /** A person's body: what was measured, ankle and hip range with their trend, and what the present level asks of it. */
 export function BodyPanel({ personId, ladders, lastLoads }: Props) {
-  const query = useGet<PersonBuild>(`/api/people/${personId}/build`);
+  const query = useAsk('build', { person: personId });
   return (
     <Loaded query={query} what="the body">
       {(known) => <Panel known={known} ladders={ladders} lastLoads={lastLoads} />}
@@ -142,7 +141,7 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
   const units = useUnits();
   const [shown, setShown] = useState(false);
   const [drop, setDrop] = useState('');
-  const remove = useSend<null>('DELETE', `/api/range-tests/${drop}`);
+  const remove = useSend('dropRangeTest', { id: drop });
   const points = [...own.ankle.points, ...own.hip.points];
   if (known.tests.length === 0) return null;
   return (
@@ -182,7 +181,7 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
                   <td className="text-right">
                     {me.role !== 'viewer' &&
                       (drop === t.id ? (
-                        <Button tone="danger" onClick={() => remove.mutate(null)}>
+                        <Button tone="danger" onClick={() => remove.mutate()}>
                           Really remove
                         </Button>
                       ) : (
@@ -208,7 +207,7 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
 /** What the variation of the present level asks of this body, with the load of the newest set. */
 function AsksOf({ own, ladders, lastLoads }: { own: PersonalBuild } & Omit<Props, 'personId'>) {
   const units = useUnits();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const standing = ladders.flatMap((on) => {
     const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
     const main = library.data?.entries.find((e) => e.kind === 'variation' && e.slug === level?.main);
@@ -253,7 +252,7 @@ function AsksOf({ own, ladders, lastLoads }: { own: PersonalBuild } & Omit<Props
 function TestForm({ personId, onDone }: { personId: string; onDone: () => void }) {
   const units = useUnits();
   const { hall } = useSigned();
-  const send = useSend<RangeTestRequest>('POST', `/api/people/${personId}/range-tests`);
+  const send = useSend('addRangeTest', { person: personId });
   const [method, setMethod] = useState<RangeMethod>('knee to wall');
   const [side, setSide] = useState<'left' | 'right'>('left');
   const [date, setDate] = useState(hall.today);
@@ -319,7 +318,7 @@ function TestForm({ personId, onDone }: { personId: string; onDone: () => void }
 
 function BuildForm({ known, onDone }: { known: PersonBuild; onDone: () => void }) {
   const units = useUnits();
-  const send = useSend<BuildRequest>('PUT', `/api/people/${known.personId}/build`);
+  const send = useSend('saveBuild', { person: known.personId });
   const usual = personalBuild({ ...known, measured: {} })!.build.lengths;
   const [massSet, setMassSet] = useState(known.massSet);
   const [texts, setTexts] = useState<Partial<Record<Segment, string>>>(() =>

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import type { ConfirmRequest, OnLadder } from '../../contract/log.ts';
+import type { OnLadder } from '../../contract/log.ts';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
 import type { Outcome, SignOff } from '../../core/ladder/index.ts';
-import type { SignOffRequest } from '../../contract/session.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
@@ -116,7 +115,7 @@ function SignOffs({
   signOffs: readonly SignOff[];
 }) {
   const { hall } = useSigned();
-  const send = useSend<SignOffRequest>('POST', `/api/people/${personId}/sign-offs`);
+  const send = useSend('signOff', { person: personId });
   const { level, since: from } = on.standing!;
   const given = signOffs.filter((s) => s.ladder === on.ladder.slug && s.level === level && s.date >= from);
   return (
@@ -139,7 +138,7 @@ function SignOffs({
 
 function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
   const decision = on.decision!;
-  const send = useSend<ConfirmRequest>('POST', `/api/people/${personId}/moves`);
+  const send = useSend('confirm', { person: personId });
   const [chosen, setChosen] = useState<Outcome>(decision.outcome);
   const [level, setLevel] = useState('');
   const [reason, setReason] = useState('');

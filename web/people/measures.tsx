@@ -10,7 +10,7 @@ import {
 } from '../../core/ladder/index.ts';
 import type { LoggedSet, Measure, MeasurePoint } from '../../core/ladder/index.ts';
 import type { SettledLevel } from '../../core/library/index.ts';
-import { useGet, useSigned } from '../shell/index.ts';
+import { useAsk, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OverTime, SelectField, tidy } from '../ui/index.ts';
 import type { TimeLine } from '../ui/index.ts';
 
@@ -29,8 +29,8 @@ export function Measures({
   const on = placed.find((l) => l.ladder.slug === slug) ?? placed[0];
   const here = on?.ladder.levels.find((l) => l.id === on.standing!.level);
   const [levelId, setLevelId] = useState<string | null>(null);
-  const of = on?.ladder.levels.flatMap((l) => [l.main, ...l.equals]).join(',') ?? '';
-  const sets = useGet<LoggedSet[]>(of ? `/api/people/${personId}/measures?of=${of}` : null);
+  const of = on?.ladder.levels.flatMap((l) => [l.main, ...l.equals]);
+  const sets = useAsk('measures', of ? { person: personId, of } : null);
   const logged = (l: SettledLevel) =>
     (sets.data ?? []).filter((s) => s.variation === l.main || l.equals.includes(s.variation));
   // Where they stand now, or, before anything is logged there, the level logged last.

@@ -1,9 +1,7 @@
 import { Link } from 'react-router';
 import type { ReactNode } from 'react';
-import type { Squad } from '../../contract/hall.ts';
 import type { PersonLine } from '../../contract/log.ts';
-import type { Person } from '../../contract/people.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, tidy, withDays } from '../ui/index.ts';
 
 interface Section {
@@ -16,9 +14,9 @@ interface Section {
 export function OverviewPage() {
   const { hall } = useSigned();
   const { params, set } = useAddress();
-  const people = useGet<Person[]>('/api/people');
-  const squads = useGet<Squad[]>('/api/squads');
-  const lines = useGet<PersonLine[]>('/api/overview');
+  const people = useAsk('people');
+  const squads = useAsk('squads');
+  const lines = useAsk('overview');
   const squad = params.get('squad');
   return (
     <>

@@ -1,18 +1,17 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { LibraryList } from '../../contract/library.ts';
-import type { PersonAnswer, PersonAnswerRequest } from '../../contract/people.ts';
 import { useQuestion } from '../library/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
 import { Button, day, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 
 /** Where a person answers a house question otherwise than the hall: it stands above hall, stage, load and variation. */
 export function OwnAnswers({ personId }: { personId: string }) {
   const { me, hall } = useSigned();
-  const answers = useGet<PersonAnswer[]>(`/api/people/${personId}/answers`);
-  const library = useGet<LibraryList>('/api/library');
+  const answers = useAsk('answers', { person: personId });
+  const library = useAsk('library');
   const [adding, setAdding] = useState(false);
-  const drop = useSend<string>('DELETE', (question) => `/api/people/${personId}/answers/${question}`);
+  const drop = useSendTo('dropAnswer');
   const head = me.role === 'head coach';
   const title = (slug: string) =>
     library.data?.entries.find((e) => e.kind === 'houseQuestion' && e.slug === slug)?.title ?? slug;
@@ -34,7 +33,11 @@ export function OwnAnswers({ personId }: { personId: string }) {
                     {a.why} ({a.recordedBy}, {day(a.date, hall.today)})
                   </p>
                   {head && (
-                    <Button tone="quiet" className="text-sm" onClick={() => drop.mutate(a.question)}>
+                    <Button
+                      tone="quiet"
+                      className="text-sm"
+                      onClick={() => drop.mutate({ person: personId, question: a.question })}
+                    >
                       Back to the hall’s answer
                     </Button>
                   )}
@@ -81,7 +84,7 @@ function Add({
   const [answer, setAnswer] = useState('');
   const [why, setWhy] = useState('');
   const body = useQuestion(question);
-  const send = useSend<PersonAnswerRequest>('PUT', `/api/people/${personId}/answers/${question}`);
+  const send = useSend('saveAnswer', { person: personId, question });
   return (
     <div className="mt-2 grid gap-2 border-l-4 border-tape bg-paper p-3">
       <SelectField

@@ -1,14 +1,13 @@
 import { useState } from 'react';
-import type { OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
 import { Button, moment, Notice, SelectField } from '../ui/index.ts';
 
 /** Links with which the person logs their own sets; each ends by itself or is revoked. */
 export function OwnLinks({ personId }: { personId: string }) {
   const { hall } = useSigned();
-  const rows = useGet<OwnLinkRow[]>(`/api/people/${personId}/own-links`);
-  const make = useSend<{ days: number }, OwnLinkMade>('POST', `/api/people/${personId}/own-links`);
-  const revoke = useSend<{ id: string }>('POST', ({ id }) => `/api/own-links/${id}/revoke`);
+  const rows = useAsk('ownLinks', { person: personId });
+  const make = useSend('makeOwnLink', { person: personId });
+  const revoke = useSendTo('revokeOwnLink');
   const [days, setDays] = useState('30');
   return (
     <section aria-label="Personal link">

@@ -9,12 +9,11 @@ import {
 import type { SortingState } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { Squad } from '../../contract/hall.ts';
 import type { PersonLine } from '../../contract/log.ts';
-import type { Person, PersonRequest } from '../../contract/people.ts';
+import type { Person } from '../../contract/people.ts';
 import { OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -42,10 +41,10 @@ const NOT_YET = { data: undefined, error: null };
 /** Everybody, where they stand and what the evidence says. */
 export function People() {
   const { hall, me } = useSigned();
-  const people = useGet<Person[]>('/api/people');
-  const squads = useGet<Squad[]>('/api/squads');
-  const lines = useGet<PersonLine[]>('/api/overview');
-  const add = useSend<PersonRequest, { id: string }>('POST', '/api/people');
+  const people = useAsk('people');
+  const squads = useAsk('squads');
+  const lines = useAsk('overview');
+  const add = useSend('addPerson');
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
   const [search, setSearch] = useState('');

@@ -1,7 +1,6 @@
 import { useForm } from 'react-hook-form';
-import type { Squad } from '../../contract/hall.ts';
 import type { Person, PersonRequest } from '../../contract/people.ts';
-import { Refused, useGet, useUnits } from '../shell/index.ts';
+import { Refused, useAsk, useUnits } from '../shell/index.ts';
 import {
   Button,
   Field,
@@ -33,7 +32,7 @@ interface Props {
 /** Name and squad; stature and mass only if the person wants to give them. */
 export function PersonForm({ person, error, busy, onSave }: Props) {
   const units = useUnits();
-  const squads = useGet<Squad[]>('/api/squads');
+  const squads = useAsk('squads');
   const { register, handleSubmit } = useForm<Values>({
     values: {
       name: person?.name ?? '',

@@ -1,15 +1,14 @@
+import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { MoveRow, OnLadder, PersonOnLadders, PlaceRequest, StoredSet } from '../../contract/log.ts';
-import type { PersonHistory } from '../../contract/session.ts';
-import type { LibraryList } from '../../contract/library.ts';
-import type { Person, PersonRequest } from '../../contract/people.ts';
+import type { MoveRow, OnLadder, PersonOnLadders, StoredSet } from '../../contract/log.ts';
+import type { Person } from '../../contract/people.ts';
 import { lastLoads, takenWaySentence } from '../../core/ladder/index.ts';
 import { STAGES } from '../../core/library/index.ts';
 import type { Role, Stage } from '../../core/library/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { aidsWords, mergedSets, setSummary, useParcels } from '../log/index.ts';
-import { request, useGet, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { ask, useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -39,9 +38,9 @@ export function PersonPage() {
   const { id = '' } = useParams();
   const { me } = useSigned();
   const units = useUnits();
-  const people = useGet<Person[]>('/api/people');
-  const ladders = useGet<PersonOnLadders>(`/api/people/${id}/ladders`);
-  const edit = useSend<PersonRequest>('PUT', `/api/people/${id}`);
+  const people = useAsk('people');
+  const ladders = useAsk('personOnLadders', { person: id });
+  const edit = useSend('savePerson', { person: id });
   const [dialog, setDialog] = useState<'edit' | 'erase' | null>(null);
   return (
     <Loaded query={people} what="the person">
@@ -77,7 +76,7 @@ export function PersonPage() {
                   <>
                     <Button onClick={() => setDialog('edit')}>Change details</Button>
                     <a
-                      href={`/api/people/${id}/export`}
+                      href={addressOf('exportPerson', { person: id })}
                       download
                       className="inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline"
                     >
@@ -142,7 +141,7 @@ export function PersonPage() {
 }
 
 function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {
-  const send = useSend<PlaceRequest>('POST', `/api/people/${personId}/place`);
+  const send = useSend('place', { person: personId });
   const free = ladders.filter((l) => !l.standing);
   const [ladder, setLadder] = useState('');
   const [level, setLevel] = useState('');
@@ -275,7 +274,7 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
 
 function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
   const { hall } = useSigned();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   if (settings.length === 0) return null;
   return (
     <section>
@@ -297,7 +296,7 @@ function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
 function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
   const { hall } = useSigned();
   const units = useUnits();
-  const library = useGet<LibraryList>('/api/library');
+  const library = useAsk('library');
   const [older, setOlder] = useState<StoredSet[]>([]);
   const [more, setMore] = useState(data.moreSessions);
   const [all, setAll] = useState(false);
@@ -308,7 +307,7 @@ function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
     library.data?.entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
   const readOlder = async () => {
     try {
-      const page = await request<PersonHistory>('GET', `/api/people/${personId}/sets?before=${more}`);
+      const page = await ask('olderSets', { person: personId, before: more ?? undefined });
       setOlder((now) => [...page.sets, ...now]);
       setMore(page.more);
       setProblem(null);
@@ -355,7 +354,7 @@ function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
 }
 
 function Erase({ person }: { person: Person }) {
-  const send = useSend<{ name: string }>('DELETE', `/api/people/${person.id}`);
+  const send = useSend('erasePerson', { person: person.id });
   const navigate = useNavigate();
   const [name, setName] = useState('');
   return (

@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import type { RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
 import { LOAD_PLACES, PATTERNS } from '../../core/library/index.ts';
 import type { LoadPlace } from '../../core/library/index.ts';
 import { barSentence } from '../../core/ladder/index.ts';
 import type { Bar } from '../../core/ladder/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, day, Dialog, Notice, SelectField, TextField } from '../ui/index.ts';
 
 const BARS: { label: string; bar: Bar }[] = [
@@ -17,7 +16,7 @@ const BARS: { label: string; bar: Bar }[] = [
 /** What is barred for the person, until when, and who said so. */
 export function Restrictions({ personId }: { personId: string }) {
   const { hall, me } = useSigned();
-  const rows = useGet<RestrictionRow[]>(`/api/people/${personId}/restrictions`);
+  const rows = useAsk('restrictions', { person: personId });
   const [adding, setAdding] = useState(false);
   const [lifting, setLifting] = useState<string | null>(null);
   const head = me.role === 'head coach';
@@ -69,7 +68,7 @@ function AddRestriction({
   today: string;
   onDone: () => void;
 }) {
-  const send = useSend<RestrictionRequest>('POST', `/api/people/${personId}/restrictions`);
+  const send = useSend('addRestriction', { person: personId });
   const [chosen, setChosen] = useState<Bar[]>([]);
   const [place, setPlace] = useState<LoadPlace | ''>('');
   const [from, setFrom] = useState(today);
@@ -137,7 +136,7 @@ function AddRestriction({
 }
 
 function Lift({ id, onDone }: { id: string; onDone: () => void }) {
-  const send = useSend<{ source: string }>('POST', `/api/restrictions/${id}/lift`);
+  const send = useSend('liftRestriction', { id });
   const [source, setSource] = useState('');
   return (
     <form

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { OnLadder } from '../../contract/log.ts';
-import type { PlacementAnswer, PlacementRequest, PlacementRow } from '../../contract/session.ts';
+import type { PlacementAnswer, PlacementRequest } from '../../contract/session.ts';
 import { EXPERIENCES, TRIAL_RESULTS } from '../../core/ladder/index.ts';
 import type { Trial, TrialResult } from '../../core/ladder/index.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, day, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Link } from 'react-router';
 
@@ -28,8 +28,8 @@ export function Trials({ personId, ladders }: { personId: string; ladders: reado
   const [trials, setTrials] = useState<Trial[]>([]);
   const [step, setStep] = useState<PlacementAnswer | null>(null);
   const [note, setNote] = useState('');
-  const next = useSend<PlacementRequest, PlacementAnswer>('POST', `/api/people/${personId}/placements/next`);
-  const keep = useSend<PlacementRequest, { outcome: string }>('POST', `/api/people/${personId}/placements`);
+  const next = useSend('nextTrial', { person: personId });
+  const keep = useSend('keepPlacement', { person: personId });
   if (free.length === 0 && start === null) return null;
   const ask = (of: Start, so: Trial[]) =>
     next.mutate(
@@ -209,7 +209,7 @@ function Begin({
 /** First days on a ladder, with the trials they rested on. */
 export function Placements({ personId, ladders }: { personId: string; ladders: readonly OnLadder[] }) {
   const { hall } = useSigned();
-  const rows = useGet<PlacementRow[]>(`/api/people/${personId}/placements`);
+  const rows = useAsk('placements', { person: personId });
   if (!rows.data || rows.data.length === 0) return null;
   return (
     <section>

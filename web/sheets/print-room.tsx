@@ -1,9 +1,7 @@
 import { X } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
-import type { EntrySummary, LibraryList } from '../../contract/library.ts';
-import type { Person } from '../../contract/people.ts';
-import type { PrintJob } from '../../contract/sheets.ts';
+import type { EntrySummary } from '../../contract/library.ts';
 import { PATTERNS } from '../../core/library/index.ts';
 import {
   isOfDay,
@@ -15,7 +13,7 @@ import {
   writeJob,
 } from '../../core/sheets/index.ts';
 import type { JobItem, SheetKind } from '../../core/sheets/index.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { Button, capital, Dialog, Loaded, Notice, SelectField } from '../ui/index.ts';
 import type { Paper } from './paper.tsx';
 import { PrintedJob } from './print-job.tsx';
@@ -52,10 +50,10 @@ export function PrintRoom() {
   const { items, problem } = jobIn(params.get('job') ?? '');
   const personId = me.role === 'viewer' ? null : params.get('person');
   const paper = (params.get('paper') as Paper | null) ?? hall.paper;
-  const library = useGet<LibraryList>('/api/library');
-  const people = useGet<Person[]>(me.role === 'viewer' ? null : '/api/people');
-  const asked = new URLSearchParams({ job: writeJob(items), ...(personId ? { person: personId } : {}) });
-  const job = useGet<PrintJob>(items.length > 0 ? `/api/prints?${asked}` : null);
+  const library = useAsk('library');
+  const people = useAsk('people', me.role === 'viewer' ? null : {});
+  const asked = { job: writeJob(items), person: personId ?? undefined };
+  const job = useAsk('prints', items.length > 0 ? asked : null);
   const [pages, setPages] = useState<Readonly<Record<string, number>>>({});
   const onPages = useCallback(
     (sheet: string, n: number) => setPages((old) => (old[sheet] === n ? old : { ...old, [sheet]: n })),

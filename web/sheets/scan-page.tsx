@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
-import type { PrintedState } from '../../contract/sheets.ts';
 import { writeJob } from '../../core/sheets/index.ts';
-import { useAddress, useGet, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { Loaded } from '../ui/index.ts';
 import { Verdict } from './verdict.tsx';
 
@@ -10,8 +9,10 @@ export function ScanPage() {
   const { params } = useAddress();
   const { me } = useSigned();
   const person = params.get('person');
-  const asked = new URLSearchParams({ job: params.get('job') ?? '', state: params.get('state') ?? '' });
-  const state = useGet<PrintedState>(`/api/prints/state?${asked}`);
+  const state = useAsk('printedState', {
+    job: params.get('job') ?? '',
+    state: Number(params.get('state') ?? NaN),
+  });
   return (
     <div className="mx-auto max-w-3xl">
       <Loaded query={state} what="what has changed">

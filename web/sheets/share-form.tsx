@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ShareMade, ShareRequest } from '../../contract/sheets.ts';
 import { useSend } from '../shell/index.ts';
 import { Button, fullDay, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Qr } from './qr.tsx';
@@ -24,7 +23,7 @@ export function ShareForm({
   personName: string | null;
 }) {
   const [days, setDays] = useState(30);
-  const share = useSend<ShareRequest, ShareMade>('POST', '/api/shares');
+  const share = useSend('makeShare');
   const made = share.data;
   if (made) {
     return (

@@ -1,6 +1,5 @@
 import { useState } from 'react';
-import type { PrintedState, PrintJob } from '../../contract/sheets.ts';
-import { useGet } from '../shell/index.ts';
+import { useAsk } from '../shell/index.ts';
 import { Button, fullDay, Loaded } from '../ui/index.ts';
 import type { Paper } from './paper.tsx';
 import { PrintedJob } from './print-job.tsx';
@@ -10,9 +9,10 @@ import { Verdict } from './verdict.tsx';
 export function SharedPage() {
   const token = location.pathname.split('/')[2] ?? '';
   const [asked] = useState(() => new URLSearchParams(location.search));
-  const job = useGet<PrintJob>(`/api/shared/${encodeURIComponent(token)}`);
-  const state = useGet<PrintedState>(
-    asked.has('state') ? `/api/shared/${encodeURIComponent(token)}/state?${asked}` : null,
+  const job = useAsk('shared', { token });
+  const state = useAsk(
+    'sharedState',
+    asked.has('state') ? { token, job: asked.get('job') ?? '', state: Number(asked.get('state')) } : null,
   );
   const [paper, setPaper] = useState<Paper | null>(null);
   return (

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { ShareRow } from '../../contract/sheets.ts';
-import { useGet, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useSendTo, useSigned } from '../shell/index.ts';
 import { Button, Empty, fullDay, Loaded, Notice } from '../ui/index.ts';
 
 const STATE_WORDS: Record<ShareRow['state'], string> = {
@@ -12,8 +12,8 @@ const STATE_WORDS: Record<ShareRow['state'], string> = {
 /** Every link that was given out, and its end. */
 export function SharesPage() {
   const { me } = useSigned();
-  const shares = useGet<ShareRow[]>('/api/shares');
-  const revoke = useSend<string>('POST', (id) => `/api/shares/${id}/revoke`);
+  const shares = useAsk('shares');
+  const revoke = useSendTo('revokeShare');
   return (
     <div className="mx-auto max-w-4xl">
       <h1>Shared links</h1>
@@ -47,7 +47,11 @@ export function SharesPage() {
                     </p>
                   </div>
                   {row.state === 'open' && (
-                    <Button tone="danger" disabled={revoke.isPending} onClick={() => revoke.mutate(row.id)}>
+                    <Button
+                      tone="danger"
+                      disabled={revoke.isPending}
+                      onClick={() => revoke.mutate({ id: row.id })}
+                    >
                       Revoke
                     </Button>
                   )}

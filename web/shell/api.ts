@@ -1,4 +1,16 @@
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { UseQueryResult } from '@tanstack/react-query';
+import { addressOf, ENDPOINTS } from '../../contract/endpoints.ts';
+import type {
+  Answer,
+  Asked,
+  Body,
+  Endpoint,
+  EndpointName,
+  Matter,
+  Of,
+  SentTo,
+} from '../../contract/endpoints.ts';
 import type { Problem } from '../../contract/problem.ts';
 
 /** An answer that says no, in words meant for the one who asked. */
@@ -24,7 +36,11 @@ export class Unreachable extends Error {
  * One request to the server.
  * @throws Refused when the server says no, Unreachable when it does not answer
  */
-export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function request<K extends EndpointName>(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<Answer<K>> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -35,16 +51,46 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   } catch {
     throw new Unreachable();
   }
-  if (response.ok) return (await response.json()) as T;
+  // The one place where an answer gets its type: the server is held to the same table.
+  if (response.ok) return (await response.json()) as Answer<K>;
   let problem: Problem;
   try {
     problem = (await response.json()) as Problem;
   } catch {
     throw new Unreachable();
   }
-  if (response.status === 401 && path !== '/api/sign-in') dispatchEvent(new Event('meister:signed-out'));
+  if (response.status === 401 && path !== ENDPOINTS.signIn.path)
+    dispatchEvent(new Event('meister:signed-out'));
   throw new Refused(problem);
 }
+
+/** An address may be left out where it has no parts. */
+type Optional<T> = object extends T ? [of?: T] : [of: T];
+/** null: not asked. */
+type Whether<T> = object extends T ? [of?: T | null] : [of: T | null];
+
+/** @throws Refused when the server says no, Unreachable when it does not answer */
+export const ask = <K extends Asked>(name: K, ...[of]: Optional<Of<K>>): Promise<Answer<K>> =>
+  request<K>('GET', addressOf(name, (of ?? {}) as Of<K>));
+
+/** @throws Refused when the server says no, Unreachable when it does not answer */
+export const send = <K extends SentTo>(name: K, of: Of<K>, body: Body<K>): Promise<Answer<K>> =>
+  request<K>(ENDPOINTS[name].method, addressOf(name, of), body);
+
+/** Something to be sent later, as it lies in the outbox: the versions after this one can still send it. */
+export interface Letter {
+  method: string;
+  path: string;
+  body: unknown;
+}
+export const letterOf = <K extends SentTo>(name: K, of: Of<K>, body: Body<K>): Letter => ({
+  method: ENDPOINTS[name].method,
+  path: addressOf(name, of),
+  body,
+});
+/** What the server says to any letter of the outbox. */
+export const sendLetter = ({ method, path, body }: Letter) =>
+  request<'saveCheckIn' | 'keepCase'>(method, path, body);
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -57,17 +103,68 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** GET as a query; the path is its key. */
-export function useGet<T>(path: string | null) {
-  return useQuery<T>({ queryKey: [path], queryFn: () => request<T>('GET', path!), enabled: path !== null });
+/** An address asked, as a query: what it is called and of whom is its key. */
+export const queryOf = <K extends Asked>(name: K, ...[of]: Optional<Of<K>>) =>
+  queryOptions({
+    queryKey: [name, (of ?? {}) as Of<K>],
+    queryFn: () => request<K>('GET', addressOf(name, (of ?? {}) as Of<K>)),
+  });
+
+/** Asks, and asks again when something that the answer was read from is touched. */
+export function useAsk<K extends Asked>(name: K, ...[of]: Whether<Of<K>>): UseQueryResult<Answer<K>> {
+  return useQuery({
+    queryKey: [name, of ?? {}],
+    queryFn: () => request<K>('GET', addressOf(name, (of ?? {}) as Of<K>)),
+    enabled: of !== null,
+  });
 }
 
-/** A request that changes something; afterwards everything shown is read anew. */
-export function useSend<Body, Answer = unknown>(method: string, path: string | ((body: Body) => string)) {
+const endpoints: Record<string, Endpoint | undefined> = ENDPOINTS;
+const personIn = (of: unknown) =>
+  typeof of === 'object' && of !== null && 'person' in of ? of.person : undefined;
+
+/** Asks anew for what was read from any of these matters; of one person only, where one is given. */
+export const refresh = (client: QueryClient, touched: readonly Matter[], person?: unknown): Promise<void> =>
+  client.invalidateQueries({
+    predicate: ({ queryKey: [name, of] }) => {
+      const reads = endpoints[String(name)]?.reads ?? [];
+      const whose = personIn(of);
+      return (
+        reads.some((m) => touched.includes(m)) &&
+        (person === undefined || whose === undefined || whose === person)
+      );
+    },
+  });
+
+/** Asks anew for all that what was sent there may have changed. */
+export const refreshAfter = <K extends SentTo>(
+  client: QueryClient,
+  name: K,
+  of: object = {},
+): Promise<void> => {
+  const { touches } = endpoints[name]!;
+  return touches ? refresh(client, touches, personIn(of)) : client.invalidateQueries();
+};
+
+/** What is sent: nothing where the address takes no body. */
+type Sent<K extends SentTo> = Body<K> extends undefined ? void : Body<K>;
+
+/** Sends something that changes something; afterwards what it touched is read anew. */
+export function useSend<K extends SentTo>(name: K, ...[of]: Optional<Of<K>>) {
   const client = useQueryClient();
-  return useMutation<Answer, Error, Body>({
-    mutationFn: (body) => request<Answer>(method, typeof path === 'string' ? path : path(body), body),
+  return useMutation<Answer<K>, Error, Sent<K>>({
+    mutationFn: (body) =>
+      request<K>(ENDPOINTS[name].method, addressOf(name, (of ?? {}) as Of<K>), body ?? undefined),
     // Not waited for: what the caller does next must not depend on the page still being there.
-    onSuccess: () => void client.invalidateQueries(),
+    onSuccess: () => void refreshAfter(client, name, of),
+  });
+}
+
+/** The same where it is only known at the press of the button which one it is about. */
+export function useSendTo<K extends SentTo>(name: K) {
+  const client = useQueryClient();
+  return useMutation<Answer<K>, Error, Of<K>>({
+    mutationFn: (of) => request<K>(ENDPOINTS[name].method, addressOf(name, of)),
+    onSuccess: (_answer, of) => void refreshAfter(client, name, of),
   });
 }

@@ -2,11 +2,10 @@ import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { LibraryList } from '../../contract/library.ts';
-import type { Person } from '../../contract/people.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
 import { Dialog } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
-import { request, queryClient, useGet } from './api.ts';
+import { queryClient, send, useAsk } from './api.ts';
 import { currentTheme, setTheme, writePreference } from './preferences.ts';
 import { useSigned, useUnits } from './start.tsx';
 
@@ -25,8 +24,8 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const { me } = useSigned();
   const units = useUnits();
   const navigate = useNavigate();
-  const library = useGet<LibraryList>(open ? '/api/library' : null);
-  const people = useGet<Person[]>(open && me.role !== 'viewer' ? '/api/people' : null);
+  const library = useAsk('library', open ? {} : null);
+  const people = useAsk('people', open && me.role !== 'viewer' ? {} : null);
   const [text, setText] = useState('');
   const entries = library.data?.entries ?? NONE;
   const found = useSearch(entries, open ? text : '').found ?? [];
@@ -97,7 +96,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             <Item onSelect={act(onShortcuts)}>Show the keys</Item>
             <Item
               onSelect={act(() => {
-                void request('POST', '/api/sign-out', {}).then(() => {
+                void send('signOut', {}, undefined).then(() => {
                   queryClient.clear();
                   location.assign('/');
                 });

@@ -29,7 +29,7 @@ function Stairs() {
 }
 
 export function SignIn({ start }: { start: Start }) {
-  const send = useSend<SignInRequest>('POST', '/api/sign-in');
+  const send = useSend('signIn');
   const { register, handleSubmit } = useForm<SignInRequest>({ defaultValues: { login: '', password: '' } });
   return (
     <Threshold
@@ -76,7 +76,7 @@ export function SignIn({ start }: { start: Start }) {
 }
 
 export function FirstAccount() {
-  const send = useSend<FirstAccountRequest>('POST', '/api/first-account');
+  const send = useSend('makeFirstAccount');
   const [again, setAgain] = useState('');
   const { register, handleSubmit, control } = useForm<FirstAccountRequest>();
   const password = useWatch({ control, name: 'password' });

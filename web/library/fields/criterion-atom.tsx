@@ -10,8 +10,8 @@ import {
   SEVERITY_WORDS,
   SIGNERS,
 } from '../../../core/library/index.ts';
-import type { Aid, Felt, Ladder, RuledNumber } from '../../../core/library/index.ts';
-import { useGet } from '../../shell/index.ts';
+import type { Aid, Felt, RuledNumber } from '../../../core/library/index.ts';
+import { useAsk } from '../../shell/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { DocumentSelect } from './document-select.tsx';
@@ -362,8 +362,8 @@ function LevelElsewhere({
   context: EditContext;
   set: (part: object) => void;
 }) {
-  const found = useGet<{ body: Ladder }>(ladder ? `/api/library/ladder/${ladder}` : null);
-  const levels = found.data?.body.levels ?? [];
+  const found = useAsk('document', ladder ? { kind: 'ladder', slug: ladder } : null);
+  const levels = found.data?.body.kind === 'ladder' ? found.data.body.levels : [];
   return (
     <>
       <span className="w-52">

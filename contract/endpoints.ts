@@ -1,0 +1,638 @@
+// Every address at which the server answers, once. The web asks and sends through this table and the server mounts it; the
+// Joi of params, query and body stands in schemas.ts under the same names, so that none of it reaches the browser.
+import type { Instead } from '../core/demand/index.ts';
+import type { Kind, Stage } from '../core/library/index.ts';
+import type { LoggedSet } from '../core/ladder/index.ts';
+import type * as Access from './access.ts';
+import type * as Fault from './fault.ts';
+import type * as Hall from './hall.ts';
+import type * as Library from './library.ts';
+import type * as Log from './log.ts';
+import type * as People from './people.ts';
+import type * as Session from './session.ts';
+import type * as Sheets from './sheets.ts';
+
+export type Who = Access.StaffRole | 'anyone';
+
+const ANYONE = ['anyone'] as const;
+const STAFF = ['head coach', 'coach', 'viewer'] as const;
+const COACHES = ['head coach', 'coach'] as const;
+const HEAD = ['head coach'] as const;
+
+/** Whose it is: of nobody (the hall's), about one person, or about the people one looks after. */
+export type Whose = 'nobody' | 'a person' | 'own squad';
+
+/** What there is to read and to change; an answer is asked for anew when something that it reads was touched. */
+export type Matter =
+  | 'hall'
+  | 'staff'
+  | 'squads'
+  | 'library'
+  | 'changes'
+  | 'drafts'
+  | 'people'
+  | 'body'
+  | 'answers'
+  | 'restrictions'
+  | 'log'
+  | 'standings'
+  | 'check-ins'
+  | 'cues'
+  | 'faults'
+  | 'ratings'
+  | 'links';
+
+const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers'] as const;
+
+interface Row<W extends readonly Who[]> {
+  who: W;
+  whose: Whose;
+  reads?: readonly Matter[];
+  /** Absent on a request that changes something: everything. */
+  touches?: readonly Matter[];
+  /** Answers 201. */
+  makes?: true;
+  /** Carries the state of the library as its ETag, and may be kept by the browser. */
+  etag?: true;
+  /** The body is a file, as text. */
+  file?: true;
+}
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** What every address begins with. */
+export const BEFORE_ALL = '/api/';
+
+/** What goes in and comes out, for the types alone. */
+interface Types {
+  query?: object;
+  body?: unknown;
+  answer: unknown;
+}
+
+export interface Endpoint<
+  M extends Method = Method,
+  P extends string = string,
+  W extends readonly Who[] = readonly Who[],
+  T extends Types = Types,
+> extends Row<W> {
+  method: M;
+  path: P;
+  /** Never there. */
+  types?: T;
+}
+
+/** What an address answers with, what its query may ask, and what is sent to it. */
+const answers =
+  <T extends Types['answer'], Q extends object = object, B = undefined>() =>
+  <M extends Method, P extends string, const W extends readonly Who[]>(
+    method: M,
+    path: P,
+    row: Row<W>,
+  ): Endpoint<M, P, W, { answer: T; query: Q; body: B }> => ({ method, path, ...row });
+
+interface Ok {
+  ok: true;
+}
+interface Made {
+  id: string;
+}
+interface Received {
+  receivedAt: string;
+}
+/** A file to be kept: the browser is led to it and asks for it itself. */
+export interface File {
+  file: string | Uint8Array;
+  type: string;
+  name: string;
+}
+/** Whom a sheet is read for. */
+interface ReaderQuery {
+  stage?: Stage | undefined;
+  person?: string | undefined;
+}
+interface JobQuery {
+  job: string;
+}
+interface StateQuery extends JobQuery {
+  state: number;
+}
+interface PeopleQuery {
+  people?: readonly string[] | undefined;
+}
+
+/** Who may do what, and what follows from it. An address that is not in here answers nobody. */
+export const ENDPOINTS = {
+  // access
+  start: answers<Hall.Start>()('GET', '/api/start', {
+    who: ANYONE,
+    whose: 'nobody',
+    reads: ['hall', 'staff', 'library'],
+  }),
+  makeFirstAccount: answers<Ok, object, Access.FirstAccountRequest>()('POST', '/api/first-account', {
+    who: ANYONE,
+    whose: 'nobody',
+  }),
+  signIn: answers<Ok, object, Access.SignInRequest>()('POST', '/api/sign-in', {
+    who: ANYONE,
+    whose: 'nobody',
+  }),
+  signOut: answers<Ok>()('POST', '/api/sign-out', { who: ANYONE, whose: 'nobody' }),
+  heartbeat: answers<Hall.Heartbeat>()('GET', '/api/heartbeat', { who: STAFF, whose: 'nobody' }),
+
+  // hall
+  saveHall: answers<Ok, object, Hall.HallSettings>()('PUT', '/api/hall', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['hall'],
+  }),
+  staff: answers<Hall.StaffMember[]>()('GET', '/api/staff', { who: HEAD, whose: 'nobody', reads: ['staff'] }),
+  addStaff: answers<Made, object, Hall.NewStaff>()('POST', '/api/staff', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['staff'],
+    makes: true,
+  }),
+  saveStaff: answers<Ok, object, Hall.StaffEdit>()('PUT', '/api/staff/:id', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['staff'],
+  }),
+  squads: answers<Hall.Squad[]>()('GET', '/api/squads', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['squads'],
+  }),
+  addSquad: answers<Made, object, Hall.SquadRequest>()('POST', '/api/squads', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['squads'],
+    makes: true,
+  }),
+  saveSquad: answers<Ok, object, Hall.SquadRequest>()('PUT', '/api/squads/:id', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['squads'],
+  }),
+  backup: answers<File>()('GET', '/api/backup', { who: HEAD, whose: 'nobody' }),
+
+  // library
+  library: answers<Library.LibraryList>()('GET', '/api/library', {
+    who: STAFF,
+    whose: 'nobody',
+    reads: ['library'],
+    etag: true,
+  }),
+  health: answers<Library.Health>()('GET', '/api/library/health', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  checkDocuments: answers<Library.CheckResult, object, Library.CheckRequest>()('POST', '/api/library/check', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['library'],
+    touches: [],
+  }),
+  exportLibrary: answers<File>()('GET', '/api/library/export', { who: STAFF, whose: 'nobody' }),
+  librarySchema: answers<Record<string, unknown>>()('GET', '/api/library/schema', {
+    who: ANYONE,
+    whose: 'nobody',
+  }),
+  importLibrary: answers<{ documents: number }, object, string>()('POST', '/api/library/import', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['library', 'changes'],
+    makes: true,
+    file: true,
+  }),
+  mergePlan: answers<Library.MergePlan>()('GET', '/api/library/cue/:slug/merge/:keep', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  mergeCues: answers<Library.SaveResult, object, Library.MergeRequest>()(
+    'POST',
+    '/api/library/cue/:slug/merge/:keep',
+    { who: COACHES, whose: 'nobody', touches: ['library', 'changes'] },
+  ),
+  peopleAnswering: answers<People.NamedAnswer[]>()('GET', '/api/library/houseQuestion/:slug/people', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: ['answers', 'people'],
+  }),
+  document: answers<Library.EntryInForce>()('GET', '/api/library/:kind/:slug', {
+    who: STAFF,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  saveDocument: answers<Library.SaveResult, object, Library.SaveRequest>()(
+    'PUT',
+    '/api/library/:kind/:slug',
+    {
+      who: COACHES,
+      whose: 'nobody',
+      touches: ['library', 'changes', 'drafts'],
+    },
+  ),
+  revisions: answers<Library.RevisionSummary[]>()('GET', '/api/library/:kind/:slug/revisions', {
+    who: STAFF,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  revision: answers<Library.RevisionBody>()('GET', '/api/library/:kind/:slug/revisions/:number', {
+    who: STAFF,
+    whose: 'nobody',
+  }),
+  sheet: answers<Library.Sheet, ReaderQuery>()('GET', '/api/sheets/:slug', {
+    who: STAFF,
+    whose: 'a person',
+    reads: ['library', 'answers'],
+  }),
+  instead: answers<Instead, ReaderQuery & { without?: readonly string[] | undefined }>()(
+    'GET',
+    '/api/instead/:slug',
+    { who: STAFF, whose: 'a person', reads: ['library', 'body', 'answers', 'restrictions'] },
+  ),
+  changes: answers<Library.ChangeSummary[]>()('GET', '/api/changes', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['changes'],
+  }),
+  change: answers<Library.ChangeDetail>()('GET', '/api/changes/:id', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['changes', 'library'],
+  }),
+  checkChange: answers<Library.CheckResult>()('GET', '/api/changes/:id/check', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['changes', 'library'],
+  }),
+  decideChange: answers<Ok, object, Library.DecideChangeRequest>()('POST', '/api/changes/:id/decision', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['library', 'changes'],
+  }),
+  draft: answers<Library.Draft | null>()('GET', '/api/drafts/:kind/:slug', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['drafts'],
+  }),
+  saveDraft: answers<{ at: string }, object, Library.DraftRequest>()('PUT', '/api/drafts/:kind/:slug', {
+    who: COACHES,
+    whose: 'nobody',
+    touches: ['drafts'],
+  }),
+  dropDraft: answers<Ok>()('DELETE', '/api/drafts/:kind/:slug', {
+    who: COACHES,
+    whose: 'nobody',
+    touches: ['drafts'],
+  }),
+  editions: answers<Library.EditionRow[]>()('GET', '/api/editions', {
+    who: STAFF,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  nameEdition: answers<{ number: number }, object, Library.EditionRequest>()('POST', '/api/editions', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['library'],
+    makes: true,
+  }),
+
+  // people
+  people: answers<People.Person[]>()('GET', '/api/people', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: ['people'],
+  }),
+  addPerson: answers<Made, object, People.PersonRequest>()('POST', '/api/people', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['people'],
+    makes: true,
+  }),
+  savePerson: answers<Ok, object, People.PersonRequest>()('PUT', '/api/people/:person', {
+    who: HEAD,
+    whose: 'a person',
+    touches: ['people'],
+  }),
+  erasePerson: answers<Ok, object, People.EraseRequest>()('DELETE', '/api/people/:person', {
+    who: HEAD,
+    whose: 'a person',
+  }),
+  exportPerson: answers<File>()('GET', '/api/people/:person/export', { who: HEAD, whose: 'a person' }),
+  answers: answers<People.PersonAnswer[]>()('GET', '/api/people/:person/answers', {
+    who: COACHES,
+    whose: 'a person',
+    reads: ['answers'],
+  }),
+  saveAnswer: answers<Ok, object, People.PersonAnswerRequest>()(
+    'PUT',
+    '/api/people/:person/answers/:question',
+    { who: HEAD, whose: 'a person', touches: ['answers'] },
+  ),
+  dropAnswer: answers<Ok>()('DELETE', '/api/people/:person/answers/:question', {
+    who: HEAD,
+    whose: 'a person',
+    touches: ['answers'],
+  }),
+  builds: answers<People.PersonBuild[]>()('GET', '/api/builds', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: ['body', 'people'],
+  }),
+  build: answers<People.PersonBuild>()('GET', '/api/people/:person/build', {
+    who: COACHES,
+    whose: 'a person',
+    reads: ['body', 'people'],
+  }),
+  saveBuild: answers<Ok, object, People.BuildRequest>()('PUT', '/api/people/:person/build', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['body'],
+  }),
+  addRangeTest: answers<Made, object, People.RangeTestRequest>()('POST', '/api/people/:person/range-tests', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['body'],
+    makes: true,
+  }),
+  dropRangeTest: answers<Ok>()('DELETE', '/api/range-tests/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['body'],
+  }),
+  restrictions: answers<People.RestrictionRow[]>()('GET', '/api/people/:person/restrictions', {
+    who: COACHES,
+    whose: 'a person',
+    reads: ['restrictions'],
+  }),
+  addRestriction: answers<Made, object, People.RestrictionRequest>()(
+    'POST',
+    '/api/people/:person/restrictions',
+    { who: HEAD, whose: 'a person', touches: ['restrictions'], makes: true },
+  ),
+  liftRestriction: answers<Ok, object, People.LiftRequest>()('POST', '/api/restrictions/:id/lift', {
+    who: HEAD,
+    whose: 'a person',
+    touches: ['restrictions'],
+  }),
+
+  // log
+  overview: answers<Log.PersonLine[]>()('GET', '/api/overview', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: DECIDED_FROM,
+  }),
+  today: answers<Session.Today, PeopleQuery & { squad?: string | undefined }>()('GET', '/api/today', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: [...DECIDED_FROM, 'squads', 'check-ins', 'cues'],
+  }),
+  personOnLadders: answers<Log.PersonOnLadders>()('GET', '/api/people/:person/ladders', {
+    who: COACHES,
+    whose: 'a person',
+    reads: DECIDED_FROM,
+  }),
+  olderSets: answers<Session.PersonHistory, { before?: string | undefined }>()(
+    'GET',
+    '/api/people/:person/sets',
+    { who: COACHES, whose: 'a person', reads: ['log'] },
+  ),
+  measures: answers<LoggedSet[], { of?: readonly string[] | undefined }>()(
+    'GET',
+    '/api/people/:person/measures',
+    { who: COACHES, whose: 'a person', reads: ['log'] },
+  ),
+  place: answers<Made, object, Log.PlaceRequest>()('POST', '/api/people/:person/place', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['standings'],
+    makes: true,
+  }),
+  confirm: answers<Made, object, Log.ConfirmRequest>()('POST', '/api/people/:person/moves', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['standings'],
+    makes: true,
+  }),
+  signOff: answers<Made, object, Session.SignOffRequest>()('POST', '/api/people/:person/sign-offs', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['standings'],
+    makes: true,
+  }),
+  placements: answers<Session.PlacementRow[]>()('GET', '/api/people/:person/placements', {
+    who: COACHES,
+    whose: 'a person',
+    reads: ['standings'],
+  }),
+  nextTrial: answers<Session.PlacementAnswer, object, Session.PlacementRequest>()(
+    'POST',
+    '/api/people/:person/placements/next',
+    { who: COACHES, whose: 'a person', touches: [] },
+  ),
+  keepPlacement: answers<Session.PlacementKept, object, Session.PlacementRequest>()(
+    'POST',
+    '/api/people/:person/placements',
+    { who: COACHES, whose: 'a person', touches: ['standings'], makes: true },
+  ),
+  saveCheckIn: answers<Received, object, Session.CheckIn>()('PUT', '/api/people/:person/check-in/:date', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['check-ins', 'log'],
+  }),
+  keepCueTried: answers<Received, object, Session.CueTriedRequest>()('PUT', '/api/cues-tried/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['cues'],
+  }),
+  keepSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/sets/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['log'],
+  }),
+  deleteSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/sets/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['log'],
+  }),
+  setsCsv: answers<
+    File,
+    {
+      squad?: string | undefined;
+      person?: string | undefined;
+      from?: string | undefined;
+      to?: string | undefined;
+    }
+  >()('GET', '/api/sets.csv', { who: COACHES, whose: 'own squad' }),
+  previewCsv: answers<Session.CsvPreview, object, Session.CsvRequest>()('POST', '/api/sets/csv/preview', {
+    who: COACHES,
+    whose: 'own squad',
+    touches: [],
+  }),
+  importCsv: answers<Session.CsvResult, object, Session.CsvRequest>()('POST', '/api/sets/csv', {
+    who: COACHES,
+    whose: 'own squad',
+    touches: ['log'],
+    makes: true,
+  }),
+  tryLadder: answers<Session.TryResult, object, Session.TryRequest>()('POST', '/api/ladders/try', {
+    who: COACHES,
+    whose: 'a person',
+    reads: DECIDED_FROM,
+    touches: [],
+  }),
+  ownLinks: answers<Session.OwnLinkRow[]>()('GET', '/api/people/:person/own-links', {
+    who: COACHES,
+    whose: 'a person',
+    reads: ['links'],
+  }),
+  makeOwnLink: answers<Session.OwnLinkMade, object, Session.OwnLinkRequest>()(
+    'POST',
+    '/api/people/:person/own-links',
+    { who: COACHES, whose: 'a person', touches: ['links'], makes: true },
+  ),
+  revokeOwnLink: answers<Ok>()('POST', '/api/own-links/:id/revoke', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['links'],
+  }),
+  // Whoever holds the link: what it opens is decided by its token.
+  ownDay: answers<Session.OwnDay>()('GET', '/api/own/:token', {
+    who: ANYONE,
+    whose: 'a person',
+    reads: ['log', 'standings'],
+  }),
+  keepOwnSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/own/:token/sets/:id', {
+    who: ANYONE,
+    whose: 'a person',
+    touches: ['log'],
+  }),
+  deleteOwnSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/own/:token/sets/:id', {
+    who: ANYONE,
+    whose: 'a person',
+    touches: ['log'],
+  }),
+
+  // faults
+  desk: answers<Fault.DeskKnowledge, PeopleQuery>()('GET', '/api/faults/desk', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: ['library', 'faults', 'log', 'restrictions'],
+  }),
+  keepCase: answers<Received, object, Fault.CaseRequest>()('PUT', '/api/fault-cases/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['faults'],
+  }),
+  keepChainTry: answers<Received, object, Fault.ChainTryRequest>()('PUT', '/api/chain-tries/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['faults'],
+  }),
+  setsToRate: answers<Fault.SetToRate[], PeopleQuery>()('GET', '/api/ratings', {
+    who: COACHES,
+    whose: 'own squad',
+    reads: ['log', 'ratings'],
+  }),
+  rateSet: answers<Received, object, Fault.RatingRequest>()('PUT', '/api/ratings/:id', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['ratings'],
+  }),
+  faultReport: answers<Fault.FaultReport, { days?: number | undefined }>()('GET', '/api/faults/report', {
+    who: HEAD,
+    whose: 'nobody',
+    reads: ['library', 'log', 'faults', 'ratings', 'people'],
+  }),
+
+  // sheets
+  prints: answers<Sheets.PrintJob, JobQuery & { person?: string | undefined }>()('GET', '/api/prints', {
+    who: STAFF,
+    whose: 'a person',
+    reads: ['hall', ...DECIDED_FROM],
+  }),
+  printedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/prints/state', {
+    who: STAFF,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  shares: answers<Sheets.ShareRow[]>()('GET', '/api/shares', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['links', 'library', 'people'],
+  }),
+  makeShare: answers<Sheets.ShareMade, object, Sheets.ShareRequest>()('POST', '/api/shares', {
+    who: COACHES,
+    whose: 'a person',
+    touches: ['links'],
+    makes: true,
+  }),
+  revokeShare: answers<Ok>()('POST', '/api/shares/:id/revoke', {
+    who: COACHES,
+    whose: 'nobody',
+    touches: ['links'],
+  }),
+  shared: answers<Sheets.PrintJob>()('GET', '/api/shared/:token', { who: ANYONE, whose: 'a person' }),
+  sharedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/shared/:token/state', {
+    who: ANYONE,
+    whose: 'nobody',
+  }),
+};
+
+type Table = typeof ENDPOINTS;
+export type EndpointName = keyof Table;
+type TypesOf<K extends EndpointName> = NonNullable<Table[K]['types']>;
+
+/** The names of those that are asked (GET), and of those to which something is sent. */
+export type Asked = { [K in EndpointName]: Table[K]['method'] extends 'GET' ? K : never }[EndpointName];
+export type SentTo = Exclude<EndpointName, Asked>;
+
+type NamesIn<P extends string> = P extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | NamesIn<`/${Rest}`>
+  : P extends `${string}:${infer Name}`
+    ? Name
+    : never;
+/** What a part of a path is; those not named are text. */
+interface PartTypes {
+  kind: Kind;
+  number: number;
+}
+type PartType<N> = N extends keyof PartTypes ? PartTypes[N] : string;
+export type PartName = NamesIn<Table[EndpointName]['path']>;
+/** The parts of the path. */
+export type Params<K extends EndpointName> = { [N in NamesIn<Table[K]['path']>]: PartType<N> };
+export type Query<K extends EndpointName> = TypesOf<K>['query'];
+export type Body<K extends EndpointName> = TypesOf<K>['body'];
+export type Answer<K extends EndpointName> = TypesOf<K>['answer'];
+/** All that the address says: parts of the path and query. */
+export type Of<K extends EndpointName> = Params<K> & Query<K>;
+export type WhoOf<K extends EndpointName> = Table[K]['who'][number];
+
+/** Whether a role (null: nobody is signed in) may. */
+export function permitted(name: EndpointName, role: Access.StaffRole | null): boolean {
+  const who: readonly Who[] = ENDPOINTS[name].who;
+  return who.includes('anyone') || (role !== null && who.includes(role));
+}
+
+type Part = string | number | readonly string[] | undefined;
+
+/** The address with its parts and its query filled in; what is undefined is left out, a list is parted by commas. */
+export function addressOf<K extends EndpointName>(name: K, of: Of<K>): string {
+  const { path } = ENDPOINTS[name];
+  const query: string[] = [];
+  const parts = new Map(Object.entries<Part>({ ...of }));
+  const filled = path.replace(/:(\w+)/g, (_, part: string) => {
+    const value = parts.get(part);
+    parts.delete(part);
+    return encodeURIComponent(String(value));
+  });
+  for (const [key, value] of parts) {
+    if (value === undefined) continue;
+    query.push(`${key}=${encodeURIComponent(String(value)).replaceAll('%2C', ',')}`);
+  }
+  return query.length ? `${filled}?${query.join('&')}` : filled;
+}
