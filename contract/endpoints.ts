@@ -1,8 +1,9 @@
 // Every address at which the server answers, once. The web asks and sends through this table and the server mounts it; the
 // Joi of params, query and body stands in schemas.ts under the same names, so that none of it reaches the browser.
 import type { Instead } from '../core/demand/index.ts';
-import type { Kind, Stage } from '../core/library/index.ts';
-import type { LoggedSet } from '../core/ladder/index.ts';
+import type { Kind } from '../core/library/index.ts';
+import type { Stage } from '../core/terms/index.ts';
+import type { LoggedSet } from '../core/log/index.ts';
 import type * as Access from './access.ts';
 import type * as Fault from './fault.ts';
 import type * as Hall from './hall.ts';

@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import * as L from '../core/library/index.ts';
+import { FELT_KINDS, REGIONS, SIDES } from '../core/terms/index.ts';
+import type { ResolvedFault } from '../core/library/index.ts';
 import { CASE_ENDS, TRY_OUTCOMES } from '../core/fault/index.ts';
 import type {
   AgreementRow,
@@ -11,10 +12,11 @@ import type {
   Seen,
   WhereRow,
 } from '../core/fault/index.ts';
-import type { LoggedSet, RecurringFault } from '../core/ladder/index.ts';
+import type { LoggedSet } from '../core/log/index.ts';
+import type { RecurringFault } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
-const side = oneOf(L.SIDES).allow(null);
+const side = oneOf(SIDES).allow(null);
 const seen = shape({ fault: slug(), side });
 const personId = Joi.string().uuid();
 
@@ -35,7 +37,7 @@ export const caseSchema = shape({
   variation: slug(),
   variationRevision: whole(1, 1_000_000),
   signs: list(seen, 12),
-  felt: list(shape({ region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS), side }), 20),
+  felt: list(shape({ region: oneOf(REGIONS), kind: oneOf(FELT_KINDS), side }), 20),
   checks: list(shape({ fault: slug(), check: text(), result: text(300).allow(null) }), 40),
   tried: list(
     shape({
@@ -78,7 +80,7 @@ export interface DeskKnowledge {
     chain: ChainTry[];
     recurring: RecurringFault[];
     /** Name and chain of every fault named above, under the house rules. */
-    faults: Pick<L.ResolvedFault, 'slug' | 'name' | 'chain'>[];
+    faults: Pick<ResolvedFault, 'slug' | 'name' | 'chain'>[];
     /** Variations that a restriction bars for them, and how. */
     barred: Record<string, string>;
   }[];

@@ -1,8 +1,47 @@
 import Joi from 'joi';
-import * as L from '../core/library/index.ts';
+import {
+  AIDS,
+  ANSWER_KINDS,
+  COUNTED_IN,
+  CUE_KINDS,
+  DIRECTIONS,
+  DOMINANCES,
+  FELT_KINDS,
+  FOOT_WEIGHTS,
+  JOINTS,
+  LATERALITIES,
+  LOAD_KINDS,
+  LOAD_PLACES,
+  MUSCLES,
+  PATTERNS,
+  PHASES,
+  PREPARE_STEPS,
+  RANGE_TARGETS,
+  REGIONS,
+  ROLES,
+  SEVERITIES,
+  SIDE_ORDERS,
+  SIGNERS,
+  STAGES,
+  STANCE_WIDTHS,
+  SUPPORTS,
+  VIEWS,
+} from '../core/terms/index.ts';
+import { DEMAND_QUESTIONS, KINDS } from '../core/library/index.ts';
+import { FREE_HANDS, LOAD_LOOKS, WALLS } from '../core/posture/index.ts';
+import type {
+  Body,
+  Breach,
+  EntrySummary,
+  Kind,
+  Place,
+  ResolvedVariation,
+  SettledLadder,
+} from '../core/library/index.ts';
+import type { Effects, Finding } from '../core/review/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
 import type { EditionHeader } from '../core/exchange/index.ts';
-import { LOAD_UNITS, SET_ATOM_KINDS } from '../core/ladder/index.ts';
+import { LOAD_UNITS, SET_ATOM_KINDS } from '../core/criterion/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union, whole } from './parts.ts';
 
 const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
@@ -20,7 +59,7 @@ const ruled = (of: Joi.Schema) =>
   });
 const ruledNumber = (from: number, to: number) => ruled(number(from, to));
 const seconds = number(0, 60);
-const felt = { region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS) };
+const felt = { region: oneOf(REGIONS), kind: oneOf(FELT_KINDS) };
 
 const common = { slug: slug(), retired: Joi.boolean(), author: text(120) };
 const commonOptional = { reviewBy: isoDate() };
@@ -29,11 +68,11 @@ const referenceLoad = shape({
   fractionOfBodyMass: number(0, 3),
   per: Joi.string().valid('total', 'hand'),
 });
-const hands = oneOf(L.FREE_HANDS);
-const loadLook = oneOf(L.LOAD_LOOKS);
-const wall = oneOf(L.WALLS);
+const hands = oneOf(FREE_HANDS);
+const loadLook = oneOf(LOAD_LOOKS);
+const wall = oneOf(WALLS);
 const legs = Joi.number().valid(1, 2);
-const place = oneOf(L.LOAD_PLACES);
+const place = oneOf(LOAD_PLACES);
 const angle = () => number(-200, 200);
 const arm = shape({ upperDeg: angle(), foreDeg: angle() });
 const drawnPose = shape(
@@ -122,7 +161,7 @@ const mechanics = union(
 
 const need = shape({ equipment: slug(), count: whole(1, 10), setUp: lines });
 const dose = shape(
-  { role: oneOf(L.ROLES), sets: whole(1, 20), restS: whole(0, 1200), notes: lines },
+  { role: oneOf(ROLES), sets: whole(1, 20), restS: whole(0, 1200), notes: lines },
   { repsFrom: whole(1, 200), repsTo: whole(1, 200), holdS: whole(1, 1800), rounds: whole(1, 50) },
 );
 
@@ -132,25 +171,25 @@ const variation = shape(
     kind: Joi.string().valid('variation'),
     name: text(120),
     shortName: text(40),
-    pattern: oneOf(L.PATTERNS),
-    roles: list(oneOf(L.ROLES), 3).min(1),
+    pattern: oneOf(PATTERNS),
+    roles: list(oneOf(ROLES), 3).min(1),
     purpose: lines,
     reasonsToChoose: lines,
-    dominance: oneOf(L.DOMINANCES),
-    muscles: list(oneOf(L.MUSCLES)),
-    joints: list(oneOf(L.JOINTS)),
-    laterality: oneOf(L.LATERALITIES),
-    sideOrder: oneOf(L.SIDE_ORDERS),
-    direction: oneOf(L.DIRECTIONS),
+    dominance: oneOf(DOMINANCES),
+    muscles: list(oneOf(MUSCLES)),
+    joints: list(oneOf(JOINTS)),
+    laterality: oneOf(LATERALITIES),
+    sideOrder: oneOf(SIDE_ORDERS),
+    direction: oneOf(DIRECTIONS),
     impact: Joi.boolean(),
-    loadKind: oneOf(L.LOAD_KINDS),
+    loadKind: oneOf(LOAD_KINDS),
     loadPlace: place,
-    support: oneOf(L.SUPPORTS),
+    support: oneOf(SUPPORTS),
     supportNotes: lines,
-    rangeTarget: oneOf(L.RANGE_TARGETS),
+    rangeTarget: oneOf(RANGE_TARGETS),
     rangeNotes: lines,
-    stanceWidth: oneOf(L.STANCE_WIDTHS),
-    footWeight: oneOf(L.FOOT_WEIGHTS),
+    stanceWidth: oneOf(STANCE_WIDTHS),
+    footWeight: oneOf(FOOT_WEIGHTS),
     stance: lines,
     hands: lines,
     gaze: lines,
@@ -160,14 +199,14 @@ const variation = shape(
     gettingIn: lines,
     gettingOut: lines,
     ifItGoesWrong: lines,
-    countedIn: oneOf(L.COUNTED_IN),
+    countedIn: oneOf(COUNTED_IN),
     dose: list(dose, 6),
     equipmentAll: list(need, 12),
     equipmentAny: list(list(need, 12).min(1), 6),
     setUpMeasures: lines,
     cues: list(slug(), 40),
     runThrough: lines,
-    faults: list(shape({ fault: slug() }, { severity: Joi.number().valid(...L.SEVERITIES) }), 40),
+    faults: list(shape({ fault: slug() }, { severity: Joi.number().valid(...SEVERITIES) }), 40),
     wanted: list(shape(felt, { holdsUnder }), 20),
     tolerated: list(shape(felt, { holdsUnder }), 20),
     unwanted: list(shape({ ...felt, suggests: line }), 20),
@@ -179,7 +218,7 @@ const variation = shape(
     ...commonOptional,
     toeOutDeg: ruledNumber(-10, 60),
     demandAdjustment: shape({ points: number(-50, 50), reason: text(400) }),
-    prepares: oneOf(L.PREPARE_STEPS),
+    prepares: oneOf(PREPARE_STEPS),
   },
 );
 
@@ -188,10 +227,10 @@ const cue = shape(
     ...common,
     kind: Joi.string().valid('cue'),
     line,
-    phase: oneOf(L.PHASES),
-    cueKind: oneOf(L.CUE_KINDS),
-    view: oneOf(L.VIEWS),
-    stages: list(oneOf(L.STAGES), 3).min(1),
+    phase: oneOf(PHASES),
+    cueKind: oneOf(CUE_KINDS),
+    view: oneOf(VIEWS),
+    stages: list(oneOf(STAGES), 3).min(1),
   },
   { ...commonOptional, addresses: slug() },
 );
@@ -202,9 +241,9 @@ const fault = shape(
     kind: Joi.string().valid('fault'),
     name: text(120),
     sign: line,
-    phase: oneOf(L.PHASES),
-    views: list(oneOf(L.VIEWS), 6).min(1),
-    severity: Joi.number().valid(...L.SEVERITIES),
+    phase: oneOf(PHASES),
+    views: list(oneOf(VIEWS), 6).min(1),
+    severity: Joi.number().valid(...SEVERITIES),
     causes: list(shape({ id: slug(), line }, { weight: number(0, 100), alike: slug() }), 12),
     checks: list(
       shape({
@@ -222,7 +261,7 @@ const fault = shape(
     answers: list(
       shape(
         {
-          answerKind: oneOf(L.ANSWER_KINDS),
+          answerKind: oneOf(ANSWER_KINDS),
           line,
           needsSecondPerson: Joi.boolean(),
           equipment: list(slug(), 8),
@@ -264,13 +303,13 @@ const predicate = union('test', {
   any: { of: list(Joi.link('#predicate'), 12) },
   not: { of: Joi.link('#predicate') },
   'every variation': {},
-  pattern: { is: list(oneOf(L.PATTERNS)) },
-  laterality: { is: list(oneOf(L.LATERALITIES)) },
-  'load kind': { is: list(oneOf(L.LOAD_KINDS)) },
+  pattern: { is: list(oneOf(PATTERNS)) },
+  laterality: { is: list(oneOf(LATERALITIES)) },
+  'load kind': { is: list(oneOf(LOAD_KINDS)) },
   'load place': { is: list(place) },
-  support: { is: list(oneOf(L.SUPPORTS)) },
-  range: { is: list(oneOf(L.RANGE_TARGETS)) },
-  role: { is: list(oneOf(L.ROLES)) },
+  support: { is: list(oneOf(SUPPORTS)) },
+  range: { is: list(oneOf(RANGE_TARGETS)) },
+  role: { is: list(oneOf(ROLES)) },
   impact: {},
   equipment: { is: list(slug()) },
 }).id('predicate');
@@ -312,7 +351,7 @@ const houseQuestion = shape(
     question: text(200),
     answers: list(shape({ id: slug(), name: text(120), reasons: lines }, { example: mechanics }), 12).min(2),
     hall: answerWith({}),
-    byStage: list(answerWith({ stage: oneOf(L.STAGES) }), 3),
+    byStage: list(answerWith({ stage: oneOf(STAGES) }), 3),
     byLoad: list(answerWith({ loaded: Joi.boolean() }), 2),
     byVariation: list(answerWith({ variation: slug() })),
   },
@@ -324,7 +363,7 @@ const drillList = shape(
     ...common,
     kind: Joi.string().valid('drillList'),
     name: text(120),
-    pattern: oneOf(L.PATTERNS),
+    pattern: oneOf(PATTERNS),
     notes: lines,
     drills: list(slug(), 40),
   },
@@ -346,17 +385,17 @@ const atoms = {
   effortAtMost: { effort: ruled(number(0, 10)) },
   tempoKept: { percent: ruled(number(1, 100)) },
   rangeReached: { sets: ruled(whole(1, 20)) },
-  faultsAtMost: { severity: Joi.number().valid(...L.SEVERITIES), count: ruled(whole(0, 200)) },
+  faultsAtMost: { severity: Joi.number().valid(...SEVERITIES), count: ruled(whole(0, 200)) },
   felt: { sets: ruled(whole(1, 20)) },
   notFelt: {},
   painAtMost: { pain: ruled(number(0, 10)) },
-  aidsAtMost: { aid: oneOf(L.AIDS), most: ruled(whole(0, 6)) },
+  aidsAtMost: { aid: oneOf(AIDS), most: ruled(whole(0, 6)) },
   easeAtLeast: { ease: ruled(number(0, 10)) },
   sideDifferenceAtMost: { percent: ruled(number(0, 100)) },
   sessionsHere: { sessions: ruled(whole(1, 100)) },
   daysHere: { days: ruled(whole(1, 730)) },
   levelHeld: { ladder: slug(), level: slug() },
-  signedOff: { by: oneOf(L.SIGNERS) },
+  signedOff: { by: oneOf(SIGNERS) },
 };
 const atomOptions = {
   ...Object.fromEntries(SET_ATOM_KINDS.map((kind) => [kind, { within }])),
@@ -388,7 +427,7 @@ const wayOn = union(
     rounds: { step: whole(1, 5), upTo: whole(1, 50) },
     load: { stepKg: number(0.25, 100), upToKg: number(0.25, 500) },
     'slower lowering': { stepS: number(0.5, 10), upToS: number(0.5, 30) },
-    'less aid': { aid: oneOf(L.AIDS), downTo: whole(0, 6) },
+    'less aid': { aid: oneOf(AIDS), downTo: whole(0, 6) },
     'fewer aids': { aid: text(80) },
   },
   { load: { equipment: slug() } },
@@ -398,7 +437,7 @@ const level = shape(
   {
     id: slug(),
     name: text(120),
-    stage: oneOf(L.STAGES),
+    stage: oneOf(STAGES),
     main: slug(),
     equals: list(slug(), 20),
     dose: shape(
@@ -408,7 +447,7 @@ const level = shape(
         holdS: whole(1, 1800),
         rounds: whole(1, 50),
         loadKg: number(0, 500),
-        aids: list(shape({ aid: oneOf(L.AIDS), amount: whole(0, 6) }), 3),
+        aids: list(shape({ aid: oneOf(AIDS), amount: whole(0, 6) }), 3),
       },
     ),
     entryNeeds: list(shape({ ladder: slug(), level: slug() }), 12),
@@ -419,7 +458,7 @@ const level = shape(
   },
   {
     variants: list(
-      shape({ advance: criterion, stepBack: criterion }, { role: oneOf(L.ROLES), stage: oneOf(L.STAGES) }),
+      shape({ advance: criterion, stepBack: criterion }, { role: oneOf(ROLES), stage: oneOf(STAGES) }),
       8,
     ),
   },
@@ -430,20 +469,20 @@ const ladder = shape(
     ...common,
     kind: Joi.string().valid('ladder'),
     name: text(120),
-    pattern: oneOf(L.PATTERNS),
+    pattern: oneOf(PATTERNS),
     purpose: lines,
     levels: list(level, 40).min(1),
   },
   {
     ...commonOptional,
     demandAnswers: list(
-      shape({ kind: oneOf(L.DEMAND_QUESTIONS), to: slug(), reason: text(400) }, { from: slug() }),
+      shape({ kind: oneOf(DEMAND_QUESTIONS), to: slug(), reason: text(400) }, { from: slug() }),
       80,
     ),
   },
 );
 
-const schemas: Record<L.Kind, Joi.ObjectSchema> = {
+const schemas: Record<Kind, Joi.ObjectSchema> = {
   variation,
   cue,
   fault,
@@ -456,7 +495,7 @@ const schemas: Record<L.Kind, Joi.ObjectSchema> = {
 
 const body = Joi.alternatives()
   .conditional('.kind', {
-    switch: L.KINDS.map((kind) => ({ is: kind, then: schemas[kind] })),
+    switch: KINDS.map((kind) => ({ is: kind, then: schemas[kind] })),
   } as Joi.WhenSchemaOptions)
   .messages({ 'alternatives.any': '{{#label}} has an unknown "kind"' });
 
@@ -488,19 +527,19 @@ export function libraryJsonSchema(): Record<string, unknown> {
 }
 
 /** Documents in a list, made in core. */
-export type EntrySummary = L.EntrySummary;
+export type { EntrySummary };
 
 export interface EntryInForce {
-  body: L.Body;
+  body: Body;
   revision: number;
   state: number;
   /** A ladder with its criteria under the hall's answers. */
-  settled?: L.SettledLadder;
+  settled?: SettledLadder;
 }
 
 /** A document as proposed, and the revision its edit started from; 0 for a new one. */
 export interface Proposal {
-  body: L.Body;
+  body: Body;
   base: number;
 }
 const proposal = shape({ body, base: whole(0, 1_000_000) });
@@ -515,7 +554,7 @@ export interface RevisionSummary {
 
 /** A document as it was at one revision. */
 export interface RevisionBody {
-  body: L.Body;
+  body: Body;
 }
 
 export interface SaveRequest extends Proposal {
@@ -532,25 +571,25 @@ export const saveSchema = shape(
 /** What is wrong, and what would change, if these documents were in force; nothing is kept. */
 export interface CheckRequest {
   /** May be unfinished: what cannot be read is told as an error of its field. */
-  items: L.Body[];
+  items: Body[];
 }
 export const checkSchema = shape({ items: list(Joi.object().unknown(), MOST_ALSO).min(1) }).prefs(strict);
 export interface CheckResult {
   /** Fields that keep a document from being read at all, by document. */
   errors: { document: string; field: string; detail: string }[];
   /** What would refuse the change. */
-  breaches: L.Breach[];
+  breaches: Breach[];
   /** What would be found by the library's health about these documents. */
-  findings: L.Finding[];
-  effects: L.Effects | null;
+  findings: Finding[];
+  effects: Effects | null;
 }
 
 /** What a merge of two cues would change, to be looked at first. */
 export interface MergePlan {
-  documents: { kind: L.Kind; slug: string; title: string }[];
+  documents: { kind: Kind; slug: string; title: string }[];
   /** Sheets that carry both and will carry one. */
   carryBoth: string[];
-  effects: L.Effects;
+  effects: Effects;
   /** State number that it was computed at; a merge is refused when the library has moved on. */
   state: number;
 }
@@ -561,7 +600,7 @@ export interface MergeRequest {
 }
 
 export interface Health {
-  findings: L.Finding[];
+  findings: Finding[];
   edition: EditionHeader;
   /** Documents looked at. */
   documents: number;
@@ -583,20 +622,20 @@ export interface ChangeSummary {
   decidedBy: string | null;
   decidedAt: string | null;
   decision: string | null;
-  documents: { kind: L.Kind; slug: string; title: string }[];
+  documents: { kind: Kind; slug: string; title: string }[];
 }
 export interface ChangeDetail extends ChangeSummary {
   items: {
-    kind: L.Kind;
+    kind: Kind;
     slug: string;
     base: number;
     /** The revision the author started from; null for a new document. */
-    baseBody: L.Body | null;
+    baseBody: Body | null;
     /** What is in force now; differs from the base when the document has moved on. */
     inForce: EntryInForce | null;
-    proposed: L.Body;
+    proposed: Body;
     /** What was accepted where the head coach edited it. */
-    accepted: L.Body | null;
+    accepted: Body | null;
   }[];
 }
 
@@ -634,10 +673,10 @@ export interface EditionRequest {
 
 /** A variation as it is read on the floor, with the state it was read in. */
 export interface Sheet {
-  resolved: L.ResolvedVariation;
+  resolved: ResolvedVariation;
   revision: number;
   edition: EditionHeader;
-  ladders: L.Place[];
+  ladders: Place[];
 }
 
 export interface LibraryList {

@@ -1,17 +1,10 @@
 import Joi from 'joi';
-import * as L from '../core/library/index.ts';
-import type {
-  Decision,
-  LoggedSet,
-  Outcome,
-  RecurringFault,
-  SideDifference,
-  SignOff,
-  Standing,
-  TakenWay,
-  Target,
-  VariationFacts,
-} from '../core/ladder/index.ts';
+import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES, STAGES } from '../core/terms/index.ts';
+import type { Role, Stage } from '../core/terms/index.ts';
+import type { SettledLadder } from '../core/library/index.ts';
+import type { Decision, Outcome, RecurringFault, Standing, TakenWay, Target } from '../core/ladder/index.ts';
+import type { LoggedSet, SideDifference, VariationFacts } from '../core/log/index.ts';
+import type { SignOff } from '../core/criterion/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
@@ -22,7 +15,7 @@ export type SetRequest = Omit<LoggedSet, 'id' | 'sessionId'> & {
   edit: number;
 };
 
-const side = oneOf(L.SIDES).allow(null);
+const side = oneOf(SIDES).allow(null);
 export const setSchema = shape({
   personId: Joi.string().uuid(),
   date: day(),
@@ -30,7 +23,7 @@ export const setSchema = shape({
   ordinal: whole(1, 1000),
   variation: slug(),
   variationRevision: whole(1, 1_000_000),
-  role: oneOf(L.ROLES),
+  role: oneOf(ROLES),
   warmUp: Joi.boolean(),
   watched: Joi.boolean(),
   sideTest: Joi.boolean(),
@@ -40,13 +33,13 @@ export const setSchema = shape({
   holdS: number(0, 7200).allow(null),
   rounds: whole(0, 100).allow(null),
   loadKg: number(0, 1000).allow(null),
-  loadKind: oneOf(L.LOAD_KINDS),
+  loadKind: oneOf(LOAD_KINDS),
   effort: number(0, 10).allow(null),
   tempoKept: Joi.boolean().allow(null),
   rangeReached: Joi.boolean().allow(null),
   rangeDeg: number(-180, 360).allow(null),
   faults: list(shape({ fault: slug(), side, reps: whole(1, 500) }), 40),
-  sensations: list(shape({ region: oneOf(L.REGIONS), kind: oneOf(L.FELT_KINDS), side }), 40).allow(null),
+  sensations: list(shape({ region: oneOf(REGIONS), kind: oneOf(FELT_KINDS), side }), 40).allow(null),
   pain: number(0, 10).allow(null),
   atEase: whole(0, 10).allow(null),
   aids: list(shape({ name: text(80), setting: looseText(120) }), 20).allow(null),
@@ -80,8 +73,8 @@ export interface MoveRow {
   fromLevel: string | null;
   toLevel: string;
   taken: TakenWay | null;
-  role: L.Role | null;
-  stage: L.Stage | null;
+  role: Role | null;
+  stage: Stage | null;
   proposed: Outcome | null;
   reason: string;
   by: string;
@@ -93,7 +86,7 @@ export interface MoveRow {
 /** A person on one ladder: what the floor and the person's page show. */
 export interface OnLadder {
   /** With the criteria under the answers in force for this person. */
-  ladder: L.SettledLadder;
+  ladder: SettledLadder;
   ladderRevision: number;
   standing: Standing | null;
   /** How long they have stood there, and whether that is beyond the usual stay. */
@@ -147,15 +140,15 @@ export interface PersonLine {
 
 export const placeSchema = shape(
   { ladder: slug(), level: slug(), reason: text(400) },
-  { role: oneOf(L.ROLES), stage: oneOf(L.STAGES) },
+  { role: oneOf(ROLES), stage: oneOf(STAGES) },
 ).prefs(strict);
 export interface PlaceRequest {
   ladder: string;
   level: string;
   reason: string;
   /** Absent: as work, at the stage of the level. */
-  role?: L.Role;
-  stage?: L.Stage;
+  role?: Role;
+  stage?: Stage;
 }
 
 export const confirmSchema = shape({

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { MASS_SETS, RANGE_METHODS, SEGMENTS } from '../core/body/index.ts';
 import type { Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
-import { LOAD_PLACES, PATTERNS } from '../core/library/index.ts';
+import { LOAD_PLACES, PATTERNS } from '../core/terms/index.ts';
 import type { Bar } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, union } from './parts.ts';
 

@@ -1,6 +1,7 @@
 // What a request must be: the Joi of parts of the path, query and body, under the names of endpoints.ts.
 import Joi from 'joi';
-import { KINDS, STAGES } from '../core/library/index.ts';
+import { KINDS } from '../core/library/index.ts';
+import { STAGES } from '../core/terms/index.ts';
 import * as access from './access.ts';
 import type { Body, EndpointName, PartName, Query } from './endpoints.ts';
 import * as fault from './fault.ts';

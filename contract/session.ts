@@ -1,17 +1,18 @@
 import Joi from 'joi';
-import type * as L from '../core/library/index.ts';
+import type { CountedIn, LoadKind, Pattern, Stage } from '../core/terms/index.ts';
+import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
   CueOutcome,
   Decision,
   Experience,
-  LoggedSet,
   NextSet,
   Outcome,
   PlacementStep,
   Target,
   Trial,
 } from '../core/ladder/index.ts';
+import type { LoggedSet } from '../core/log/index.ts';
 import type { SetRowProblem } from '../core/exchange/index.ts';
 import { bodySchema } from './library.ts';
 import type { StoredSet } from './log.ts';
@@ -46,11 +47,11 @@ export interface Watch {
 export interface TodayLine {
   ladder: string;
   ladderName: string;
-  pattern: L.Pattern;
+  pattern: Pattern;
   levelName: string;
   levelNumber: number;
   levels: number;
-  stage: L.Stage;
+  stage: Stage;
   /** The day they came to the level. */
   since: string;
   /** One level down, where nothing bars it: what is given when a fault has no answer left. */
@@ -67,7 +68,7 @@ export interface TodayLine {
   /** Sets of the variation that the next one follows from, of earlier days. */
   recent: LoggedSet[];
   /** What decisions know of the variation, as far as the next set needs it. */
-  countedIn: L.CountedIn;
+  countedIn: CountedIn;
   /** The way on that the decision proposes, or the first still open. */
   wayOn: string | null;
   wayOnDue: boolean;
@@ -159,7 +160,7 @@ export const trySchema = shape({ ladder: bodySchema, personId: Joi.string().uuid
   strict,
 );
 export interface TryRequest {
-  ladder: L.Ladder;
+  ladder: Ladder;
   personId: string;
   level: string;
 }
@@ -212,7 +213,7 @@ export interface OwnDay {
     | 'ifItGoesWrong'
   > & {
     revision: number;
-    loadKind: L.LoadKind;
+    loadKind: LoadKind;
     takesLoad: boolean;
   })[];
   /** Own sets of the day, to be corrected or taken back. */

@@ -6,14 +6,13 @@ import { DemandMemory, TIE_POINTS } from '../core/demand/index.ts';
 import { writeLibraryFile } from '../core/exchange/index.ts';
 import {
   canonicalJson,
-  effectsOf,
-  healthOf,
   NEAR_DUPLICATE,
   shelfOf,
   SimilarityIndex,
   summariesOf,
   withChanges,
 } from '../core/library/index.ts';
+import { effectsOf, healthOf } from '../core/review/index.ts';
 import type { Body, Shelf } from '../core/library/index.ts';
 import { madeUpLibrary } from '../core/testing/library.ts';
 import { seeded } from '../core/testing/seeded.ts';

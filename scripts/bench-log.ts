@@ -6,7 +6,7 @@ import { shelfInForce } from '../server/library/index.ts';
 import { overview, personOnLadders, putSet } from '../server/log/index.ts';
 import type { Person } from '../contract/people.ts';
 import { personList } from '../server/people/index.ts';
-import { daysAfter } from '../core/ladder/index.ts';
+import { daysAfter } from '../core/terms/index.ts';
 import { laddersOf } from '../core/library/index.ts';
 import { set } from '../core/testing/samples.ts';
 import { seeded, uuidFrom } from '../core/testing/seeded.ts';

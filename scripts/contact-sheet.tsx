@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { buildOf } from '../core/body/index.ts';
-import type { SettledMechanics } from '../core/library/index.ts';
+import type { SettledMechanics } from '../core/posture/index.ts';
 import { figureAt, isComputed, rangeOf } from '../core/posture/index.ts';
 import { Drawing, frameOf } from '../web/figure/index.ts';
 

@@ -35,7 +35,9 @@ async function main(): Promise<void> {
   }
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
   const app = createApp({ db, clock, boot: randomUUID(), snapshots, publicUrl, tell });
-  const server = serve({ fetch: app.fetch, port, hostname: host }, () => {
+  // A tablet that asks again after a pause finds its connection still open.
+  const serverOptions = { keepAliveTimeout: 60_000 };
+  const server = serve({ fetch: app.fetch, port, hostname: host, serverOptions }, () => {
     console.log(`Meister is at ${publicUrl}`);
     console.log(`Data: ${url ? 'the PostgreSQL server of DATABASE_URL' : folder}`);
   });

@@ -1,16 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import {
-  ankleFromKneeToWall,
-  buildOf,
-  CONSTANTS,
-  MASS_SETS,
-  personalBuild,
-  rangeRecord,
-  SEGMENTS,
-  SOURCED,
-  unitBuild,
-} from './index.ts';
-import type { RangeTest } from './index.ts';
+import { ankleFromKneeToWall, rangeRecord } from './ranges.ts';
+import { buildOf, SEGMENTS, unitBuild } from './build.ts';
+import { CONSTANTS, SOURCED } from './constants.ts';
+import { MASS_SETS } from './mass-sets.ts';
+import { personalBuild } from './person.ts';
+import type { RangeTest } from './ranges.ts';
 
 const b = buildOf({ statureM: 1.75, massKg: 75 });
 

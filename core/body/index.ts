@@ -1,6 +1,10 @@
-export * from './constants.ts';
-export * from './mass-sets.ts';
-export * from './build.ts';
-export * from './ranges.ts';
-export * from './person.ts';
-export * from './plausible.ts';
+export { SEGMENTS, armLength, buildOf, gripLength, unitBuild } from './build.ts';
+export type { Build, Lengths, Segment } from './build.ts';
+export { CONSTANTS, G, SOURCED } from './constants.ts';
+export { MASS_SETS, MEN, REFERENCE, WOMEN } from './mass-sets.ts';
+export type { MassSet } from './mass-sets.ts';
+export { REFERENCE_BUILD, personalBuild } from './person.ts';
+export type { PersonalBuild } from './person.ts';
+export { rangeTestProblem, segmentProblem } from './plausible.ts';
+export { RANGE_METHODS } from './ranges.ts';
+export type { RangeMethod, RangeRecord, RangeTest } from './ranges.ts';

@@ -1,8 +1,7 @@
 import { buildOf } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics, Computed, Help, LegMoments, Posture } from '../posture/index.ts';
 import { isComputed, leanForShareDeg, setUpOf, whatHelps, workingOf } from '../posture/index.ts';
-import type { Computed, Help, LegMoments, Posture } from '../posture/index.ts';
 import { demandOf } from './variation.ts';
 
 /** Thigh longer or shorter by this share, the rest rescaled to the same stature: about what two in three differ by twice over (assumption). */

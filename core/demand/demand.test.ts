@@ -1,23 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { buildOf } from '../body/index.ts';
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics, Computed } from '../posture/index.ts';
 import { fittedBenchM, rangeOf } from '../posture/index.ts';
-import type { Computed } from '../posture/index.ts';
 import { bridge, COMPUTED, hinge, lunge as plainLunge, squat } from '../testing/repertoire.ts';
-import {
-  balanceOf,
-  byDemand,
-  consequencesOf,
-  DemandMemory,
-  demandOf,
-  dynamicsOf,
-  nearestTo,
-  peaksOf,
-  pointsOf,
-  profileOf,
-  TEST_BUILDS,
-} from './index.ts';
-import type { Measured, Step } from './index.ts';
+import { balanceOf, DemandMemory, demandOf, dynamicsOf } from './variation.ts';
+import { byDemand, profileOf } from './order.ts';
+import { consequencesOf, TEST_BUILDS } from './consequences.ts';
+import { nearestTo } from './nearest.ts';
+import { peaksOf, pointsOf } from './demand.ts';
+import type { Measured } from './variation.ts';
+import type { Step } from './order.ts';
 
 const b = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 40 });
 const measured = (m: SettledMechanics, build = b, loadKg?: number): Measured => {

@@ -1,7 +1,10 @@
-export * from './demand.ts';
-export * from './variation.ts';
-export * from './order.ts';
-export * from './nearest.ts';
-export * from './consequences.ts';
-export * from './spread.ts';
-export * from './instead.ts';
+export { consequencesOf } from './consequences.ts';
+export type { Consequence } from './consequences.ts';
+export { insteadOf } from './instead.ts';
+export type { Instead, InsteadEntry, InsteadGroup } from './instead.ts';
+export { TIE_POINTS, adjusted, byDemand, lackWords, profileOf } from './order.ts';
+export type { Step, StepProfile, StepQuestion } from './order.ts';
+export { spreadOver } from './spread.ts';
+export type { SpreadJob, SpreadOver } from './spread.ts';
+export { DemandMemory, demandOf } from './variation.ts';
+export type { Demand, Measured } from './variation.ts';

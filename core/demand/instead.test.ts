@@ -4,8 +4,11 @@ import { REFERENCE_BUILD, buildOf } from '../body/index.ts';
 import type { LibraryFile } from '../exchange/index.ts';
 import { resolveMechanics, shelfOf } from '../library/index.ts';
 import type { Variation } from '../library/index.ts';
-import { demandOf, INSTEAD_GROUPS, insteadOf, TIE_POINTS } from './index.ts';
-import type { InsteadGroup, InsteadOptions, Measured } from './index.ts';
+import { demandOf } from './variation.ts';
+import { INSTEAD_GROUPS, insteadOf } from './instead.ts';
+import { TIE_POINTS } from './order.ts';
+import type { InsteadGroup, InsteadOptions } from './instead.ts';
+import type { Measured } from './variation.ts';
 
 const file = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),

@@ -1,8 +1,7 @@
 import type { Build } from '../body/index.ts';
-import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
-import type { Needs } from '../kit/index.ts';
-import { placesOn, resolveMechanics, resolveWanted, rulesFor } from '../library/index.ts';
-import type { ForPerson, Shelf, Variation } from '../library/index.ts';
+import { equalsAmong, fitOf } from '../kit/index.ts';
+import { needsOf, placesOn, resolveMechanics, resolveWanted, rulesFor } from '../library/index.ts';
+import type { Needs, ForPerson, Shelf, Variation } from '../library/index.ts';
 import { differenceReasons, nearestTo } from './nearest.ts';
 import { adjusted, whyNot } from './order.ts';
 import type { Step } from './order.ts';

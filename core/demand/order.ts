@@ -1,4 +1,4 @@
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics } from '../posture/index.ts';
 import type { Demand, Measured } from './variation.ts';
 
 /** Differences below this many points are ties. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { buildOf } from '../body/index.ts';
 import { bridge, REPERTOIRE, squat } from '../testing/repertoire.ts';
-import { demandOf, spreadOver } from './index.ts';
+import { demandOf } from './variation.ts';
+import { spreadOver } from './spread.ts';
 
 const people = [1.55, 1.7, 1.85].map((statureM, i) =>
   buildOf({

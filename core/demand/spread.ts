@@ -1,5 +1,5 @@
 import type { Build } from '../body/index.ts';
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics } from '../posture/index.ts';
 import { DemandMemory } from './variation.ts';
 
 /** Points of one variation over many builds. */

@@ -1,8 +1,7 @@
 import { unitBuild } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics, Computed, Posture, Undetermined, Verdict } from '../posture/index.ts';
 import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn, workingOf } from '../posture/index.ts';
-import type { Computed, Posture, Undetermined, Verdict } from '../posture/index.ts';
 import { peaksOf, pointsOf } from './demand.ts';
 import type { Balance, Peaks, Points } from './demand.ts';
 

@@ -7,17 +7,16 @@ import {
   intervalPlan,
   READY_S,
   repsDone,
-  restFollows,
   restPlan,
   roundsDone,
   roundsInWeek,
   signalsOf,
   stretchAt,
   tempoPlan,
-  whoIsNext,
   workedS,
-  workTimeS,
-} from './index.ts';
+} from './clock.ts';
+import { restFollows, whoIsNext } from './turn.ts';
+import { workTimeS } from './work-time.ts';
 
 const tempo = (loweringS: number, bottomS: number, risingS: number, topS: number) => ({
   loweringS,

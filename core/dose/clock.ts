@@ -1,4 +1,5 @@
-import type { Side, Tempo } from '../library/index.ts';
+import type { Side } from '../terms/index.ts';
+import type { Tempo } from '../library/index.ts';
 
 /**
  * What the clock on the floor runs through, laid out beforehand: every moment follows from the start alone, so that

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { doseFor, doseWords, leastOf, sidesOf, tempoWords, workTimeS } from './index.ts';
+import { doseFor, doseWords, tempoWords } from './words.ts';
+import { leastOf, sidesOf, workTimeS } from './work-time.ts';
 import type { Dose } from '../library/index.ts';
 
 const tempo = (text: string) => {

@@ -1,4 +1,18 @@
-export * from './work-time.ts';
-export * from './words.ts';
-export * from './clock.ts';
-export * from './turn.ts';
+export {
+  INTERVAL,
+  betweenMs,
+  holdPlan,
+  intervalPlan,
+  repsDone,
+  restPlan,
+  roundsDone,
+  roundsInWeek,
+  signalsOf,
+  stretchAt,
+  tempoPlan,
+  workedS,
+} from './clock.ts';
+export type { ClockPlan, Moment, Reading, SignalKind, Stretch } from './clock.ts';
+export { restFollows, whoIsNext } from './turn.ts';
+export { doseFor, doseWords, tempoWords } from './words.ts';
+export { leastOf, sidesOf, workTimeS } from './work-time.ts';

@@ -1,4 +1,4 @@
-import type { Side } from '../library/index.ts';
+import type { Side } from '../terms/index.ts';
 
 /** Somebody in the session, as far as it matters for whose set is next. */
 export interface Turn {

@@ -1,4 +1,5 @@
-import type { Dose, Role, Tempo } from '../library/index.ts';
+import type { Dose, Tempo } from '../library/index.ts';
+import type { Role } from '../terms/index.ts';
 
 const FIRST: readonly Role[] = ['work', 'teach', 'prepare'];
 

@@ -1,4 +1,5 @@
-import type { Dose, Laterality, Tempo } from '../library/index.ts';
+import type { Dose, Tempo } from '../library/index.ts';
+import type { Laterality } from '../terms/index.ts';
 
 /** What a dose is read from: a variation's own, or a person's target. */
 export interface Amount {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../library/index.ts';
-import { rowOfSet, setOfRow, SET_COLUMNS } from './index.ts';
-import type { SetRow, SetRowContext } from './index.ts';
-import type { LoggedSet } from '../ladder/index.ts';
+import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
+import { rowOfSet, setOfRow, SET_COLUMNS } from './set-rows.ts';
+import type { SetRow, SetRowContext } from './set-rows.ts';
+import type { LoggedSet } from '../log/index.ts';
 import { runs } from '../testing/runs.ts';
 
 const ID = '0a0b0c0d-1111-4222-8333-444455556666';

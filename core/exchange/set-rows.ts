@@ -1,6 +1,6 @@
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../library/index.ts';
-import type { FeltKind, LoadKind, Region, Role, Side } from '../library/index.ts';
-import type { LoggedSet } from '../ladder/index.ts';
+import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
+import type { FeltKind, LoadKind, Region, Role, Side } from '../terms/index.ts';
+import type { LoggedSet } from '../log/index.ts';
 
 /** Columns of a file of sets, in order; see docs/exchange.md. */
 export const SET_COLUMNS = [

@@ -4,12 +4,12 @@ import {
   afterTry,
   answersOf,
   byCausesInPlay,
-  causesOf,
   expectedCost,
   KIT_COST,
   NO_ANSWER_COST,
   SECOND_PERSON_COST,
-} from './index.ts';
+} from './answers.ts';
+import { causesOf } from './causes.ts';
 
 const beliefs = (p: Record<string, number>) => new Map(Object.entries(p));
 

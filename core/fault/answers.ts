@@ -1,4 +1,5 @@
-import type { AnswerKind, ResolvedAnswer } from '../library/index.ts';
+import type { AnswerKind } from '../terms/index.ts';
+import type { ResolvedAnswer } from '../library/index.ts';
 import { keyOf, updated } from './causes.ts';
 import type { Beliefs, Cause, DeskFault } from './causes.ts';
 import type { TryOutcome } from './case.ts';

@@ -1,4 +1,4 @@
-import type { FeltKind, Region, Side } from '../library/index.ts';
+import type { FeltKind, Region, Side } from '../terms/index.ts';
 
 export const TRY_OUTCOMES = ['better', 'same', 'worse'] as const;
 export type TryOutcome = (typeof TRY_OUTCOMES)[number];

@@ -5,14 +5,13 @@ import {
   beliefsFrom,
   causeGivenSign,
   causesOf,
-  experienceOf,
-  NO_EXPERIENCE,
   PRIOR_CASES,
   resultGivenCause,
   SLIP,
   updated,
-} from './index.ts';
-import type { Experience } from './index.ts';
+} from './causes.ts';
+import { experienceOf, NO_EXPERIENCE } from './experience.ts';
+import type { Experience } from './experience.ts';
 
 const beliefs = (...args: Parameters<typeof beliefsFrom>) => Object.fromEntries(beliefsFrom(...args));
 

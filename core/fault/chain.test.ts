@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chainsBegun, chainsDue, chainState } from './index.ts';
-import type { ChainTry } from './index.ts';
+import { chainsBegun, chainsDue, chainState } from './chain.ts';
+import type { ChainTry } from './chain.ts';
 
 const chain = ['clam', 'bridge', 'squat'].map((text) => ({ text }));
 const day = (step: string, date: string, passed = true, side: ChainTry['side'] = 'left'): ChainTry => ({

@@ -1,4 +1,4 @@
-import type { Side } from '../library/index.ts';
+import type { Side } from '../terms/index.ts';
 
 /** One session's try at the gate of a step. */
 export interface ChainTry {

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { answer, deskCheck, deskFault } from '../testing/faults.ts';
-import { advise, easierChoices, NO_EXPERIENCE } from './index.ts';
-import type { DeskInput, Tried } from './index.ts';
+import { advise } from './desk.ts';
+import { easierChoices } from './easier.ts';
+import { NO_EXPERIENCE } from './experience.ts';
+import type { DeskInput } from './desk.ts';
+import type { Tried } from './case.ts';
 
 const box = { slug: 'box', name: 'Box', inHall: 1 };
 const knee = deskFault('knee', ['weak', 'unaware', 'foot'], {

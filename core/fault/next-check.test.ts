@@ -1,15 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { deskCheck, deskFault } from '../testing/faults.ts';
-import {
-  beliefsFrom,
-  causesLeft,
-  causesOf,
-  checkValue,
-  entropyBits,
-  NO_EXPERIENCE,
-  rankedChecks,
-} from './index.ts';
+import { beliefsFrom, causesOf } from './causes.ts';
+import { causesLeft, checkValue, entropyBits, rankedChecks } from './next-check.ts';
+import { NO_EXPERIENCE } from './experience.ts';
 
 const of = (...p: number[]) => new Map(p.map((x, i) => [String(i), x]));
 

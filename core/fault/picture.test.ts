@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD } from '../body/index.ts';
 import { resolve, shelfOf } from '../library/index.ts';
-import type { Body, FaultShows, SettledMechanics } from '../library/index.ts';
+import type { Body, FaultShows } from '../library/index.ts';
+import type { SettledMechanics, Figure, Point } from '../posture/index.ts';
 import { figureAt, isComputed, rangeOf } from '../posture/index.ts';
-import type { Figure, Point } from '../posture/index.ts';
-import { faultFigure } from './index.ts';
+import { faultFigure } from './picture.ts';
 
 const documents = (
   JSON.parse(readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8')) as {

@@ -1,7 +1,7 @@
 import type { Build } from '../body/index.ts';
-import type { FaultShows, SettledMechanics } from '../library/index.ts';
+import type { FaultShows } from '../library/index.ts';
+import type { SettledMechanics, ArmPoints, Figure, LegPoints, Point, Range } from '../posture/index.ts';
 import { between, circlesMeet, figureAt, rad } from '../posture/index.ts';
-import type { ArmPoints, Figure, LegPoints, Point, Range } from '../posture/index.ts';
 
 const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y });
 const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });

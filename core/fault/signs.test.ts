@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { deskFault } from '../testing/faults.ts';
-import { mayBeOneSided, missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './index.ts';
+import { mayBeOneSided, missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './signs.ts';
 
 const knee = deskFault('knee', [], { views: ['front'], phase: 'rising' });
 const drop = deskFault('drop', [], { views: ['side', 'ear'], phase: 'bottom' });

@@ -1,5 +1,6 @@
-import { FELT_KINDS } from '../library/index.ts';
-import type { FeltKind, Laterality, Phase, Region, ResolvedVariation, View } from '../library/index.ts';
+import { FELT_KINDS } from '../terms/index.ts';
+import type { FeltKind, Laterality, Phase, Region, View } from '../terms/index.ts';
+import type { ResolvedVariation } from '../library/index.ts';
 import type { DeskFault } from './causes.ts';
 
 /** How the desk asks: what is seen, what is felt, what is heard. */

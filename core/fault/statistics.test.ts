@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { agreementReport, answersReport, faultsWhere, kappa, partedOn, wilson } from './index.ts';
-import type { RatedTwice } from './index.ts';
+import { agreementReport, answersReport, faultsWhere, partedOn } from './report.ts';
+import { kappa } from './agreement.ts';
+import { wilson } from './proportion.ts';
+import type { RatedTwice } from './report.ts';
 
 describe('Wilson’s interval', () => {
   // Newcombe 1998, Statistics in Medicine 17:857–872, table I, method 3 (score without continuity correction);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { equalsAmong, fitOf, needsOf } from './index.ts';
+import { equalsAmong, fitOf } from './availability.ts';
+import { needsOf } from '../library/index.ts';
 
 const equals = equalsAmong([
   { slug: 'rack', equals: ['stand'] },

@@ -1,15 +1,4 @@
-import type { Equipment, EquipmentNeed } from '../library/index.ts';
-
-/** What a variation needs, as slugs: everything of `all`, and one of each group of `any`. */
-export interface Needs {
-  all: readonly string[];
-  any: readonly (readonly string[])[];
-}
-
-export const needsOf = (v: { equipmentAll: EquipmentNeed[]; equipmentAny: EquipmentNeed[][] }): Needs => ({
-  all: v.equipmentAll.map((n) => n.equipment),
-  any: v.equipmentAny.map((group) => group.map((n) => n.equipment)),
-});
+import type { Equipment, Needs } from '../library/index.ts';
 
 /** Pieces that do the same work, both ways: an equal of an equal is not taken for one. */
 export function equalsAmong(

@@ -1,1 +1,1 @@
-export * from './availability.ts';
+export { equalsAmong, fitOf } from './availability.ts';

@@ -1,8 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { facts, input, ladder, level, set } from '../testing/samples.ts';
-import { decide, overrideRefused, standingAfter, withoutHealth } from './index.ts';
-import type { Criterion, DecisionInput, LoggedSet, Restriction } from './index.ts';
+import { decide } from './decide.ts';
+import { overrideRefused } from './override.ts';
+import { standingAfter } from './standing.ts';
+import { withoutHealth } from './mask.ts';
+import type { Criterion } from '../criterion/index.ts';
+import type { DecisionInput } from './decide.ts';
+import type { LoggedSet } from '../log/index.ts';
+import type { Restriction } from './restriction.ts';
 import { runs } from '../testing/runs.ts';
 
 const D = ['2026-01-05', '2026-01-07', '2026-01-10', '2026-01-12'] as const;

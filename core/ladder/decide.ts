@@ -1,19 +1,27 @@
-import type { Role, SettledLadder, SettledLevel, Stage } from '../library/index.ts';
-import type { Criterion } from './criteria.ts';
-import { looksBack } from './criteria.ts';
-import { evaluate } from './evaluate.ts';
-import type { Judged } from './evaluate.ts';
-import { cleanReps, levelEvidence } from './evidence.ts';
-import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
-import type { EvaluationContext, SignOff } from './judge.ts';
-import { missingFrom, plain, reasonsFor } from './missing.ts';
-import type { Reason } from './missing.ts';
-import { PACE_SESSIONS, sessionsUntilMet } from './perfect.ts';
-import { isOneSided } from './pool.ts';
+import type { Role, Stage, IsoDate } from '../terms/index.ts';
+import type { SettledLadder, SettledLevel } from '../library/index.ts';
+import type {
+  Criterion,
+  Judged,
+  EvaluationContext,
+  SignOff,
+  Reason,
+  NameOfLevel,
+} from '../criterion/index.ts';
+import {
+  looksBack,
+  evaluate,
+  missingFrom,
+  plain,
+  reasonsFor,
+  PACE_SESSIONS,
+  sessionsUntilMet,
+  isOneSided,
+} from '../criterion/index.ts';
+import { cleanReps, levelEvidence, SIDE_TEST_DAYS } from '../log/index.ts';
+import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
 import { barring, barSentence, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
-import type { NameOfLevel } from './sentence.ts';
-import { SIDE_TEST_DAYS } from './sides.ts';
 import { kitAtHand, nextStep, targetAt, takenWaySentence } from './target.ts';
 import type { TakenWay, Target } from './target.ts';
 

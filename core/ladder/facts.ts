@@ -1,5 +1,6 @@
-import type { Aid, ResolvedVariation, Variation } from '../library/index.ts';
-import type { VariationFacts } from './evidence.ts';
+import type { Aid } from '../terms/index.ts';
+import type { ResolvedVariation, Variation } from '../library/index.ts';
+import type { VariationFacts } from '../log/index.ts';
 
 /** What decisions need to know, from the one resolved reading of the variation. */
 export function factsOf(v: ResolvedVariation): VariationFacts {

@@ -1,30 +1,30 @@
-export * from './criteria.ts';
-export * from './sentence.ts';
-export * from './evidence.ts';
-export * from './sides.ts';
-export { evaluate, atomsOf } from './evaluate.ts';
-export type { Judged } from './evaluate.ts';
-export type { Judgement } from './three-valued.ts';
-export { aidUsed, isAid } from './judge.ts';
-export type { EvaluationContext, SignOff } from './judge.ts';
-export * from './days.ts';
-export * from './evidence-needed.ts';
-export * from './perfect.ts';
-export * from './missing.ts';
-export * from './limits.ts';
-export * from './next-set.ts';
-export * from './watch.ts';
-export * from './placement.ts';
-export * from './target.ts';
-export * from './restriction.ts';
-export * from './decide.ts';
-export * from './override.ts';
-export * from './standing.ts';
-export * from './facts.ts';
-export * from './mask.ts';
-export * from './last-loads.ts';
-export * from './last-aids.ts';
-export * from './reading.ts';
-export * from './ready-made.ts';
-export * from './measures.ts';
-export * from './stairs.ts';
+export { OUTCOMES, askedOf, decide, evidenceWindow, painfulDays } from './decide.ts';
+export type { Decision, DecisionInput, Outcome, Standing } from './decide.ts';
+export { aidsOf, factsOf } from './facts.ts';
+export { withoutHealth } from './mask.ts';
+export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
+export type { Measure, MeasurePoint } from './measures.ts';
+export { nextSet, setsToFollow } from './next-set.ts';
+export type { NextSet } from './next-set.ts';
+export { overrideRefused } from './override.ts';
+export { EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS, beginsSimplest, placementStep } from './placement.ts';
+export type { Experience, PlacementStep, Trial, TrialResult } from './placement.ts';
+export { readingOf } from './reading.ts';
+export { barSentence, barring, inForce } from './restriction.ts';
+export type { Bar, Restriction } from './restriction.ts';
+export { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
+export { heldLevels, standingAfter } from './standing.ts';
+export type { MoveFact } from './standing.ts';
+export { takenWaySentence, targetAt } from './target.ts';
+export type { TakenWay, Target } from './target.ts';
+export {
+  CUE_OUTCOMES,
+  LONG_UNSEEN_DAYS,
+  askBeforeWork,
+  cueRecord,
+  rankedCues,
+  recurringFaults,
+  stayOf,
+} from './watch.ts';
+export type { CueOutcome, CueTried, RecurringFault } from './watch.ts';
+export { wayOnSentence } from './ways.ts';

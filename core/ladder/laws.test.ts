@@ -2,8 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCriterion, anySetAtom } from '../testing/criteria.ts';
 import { facts, input, ladder, level, set } from '../testing/samples.ts';
-import { daysAfter, decide, evaluate, evidenceWindow, levelEvidence } from './index.ts';
-import type { Criterion, DecisionInput, LoggedSet } from './index.ts';
+import { daysAfter } from '../terms/index.ts';
+import { decide, evidenceWindow } from './decide.ts';
+import { evaluate } from '../criterion/index.ts';
+import { levelEvidence } from '../log/index.ts';
+import type { Criterion } from '../criterion/index.ts';
+import type { DecisionInput } from './decide.ts';
+import type { LoggedSet } from '../log/index.ts';
 import { runs } from '../testing/runs.ts';
 
 // Laws that hold for every criterion that can be written, not for chosen examples.

@@ -1,7 +1,5 @@
-import type { Judged } from './evaluate.ts';
+import type { Judged, Reason } from '../criterion/index.ts';
 import type { Decision } from './decide.ts';
-import type { Reason } from './missing.ts';
-import type { LoggedSet } from './evidence.ts';
 
 const HIDDEN = 'for staff of the squad';
 
@@ -23,9 +21,4 @@ export function withoutHealth(d: Decision): Decision {
     advance: maskJudged(d.advance),
     stepBack: maskJudged(d.stepBack),
   };
-}
-
-/** The set without what only staff of the squad may see. */
-export function setWithoutHealth(set: LoggedSet): LoggedSet {
-  return { ...set, pain: null, sensations: set.sensations?.filter((s) => s.kind !== 'pain') ?? null };
 }

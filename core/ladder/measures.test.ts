@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { measured, measuresIn, plannedAgainstDone, thresholdsOf } from './index.ts';
-import type { Criterion } from './index.ts';
+import { measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
+import type { Criterion } from '../criterion/index.ts';
 
 const known = new Map([['one-main', facts('one-main')]]);
 const D = ['2026-01-05', '2026-01-07'] as const;

@@ -1,8 +1,8 @@
-import type { Side } from '../library/index.ts';
-import type { Criterion } from './criteria.ts';
-import { leavesOf } from './criteria.ts';
-import { cleanReps, faultyReps } from './evidence.ts';
-import type { FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
+import type { Criterion } from '../criterion/index.ts';
+import { leavesOf } from '../criterion/index.ts';
+import { cleanReps, faultyReps } from '../log/index.ts';
+import type { FactsBySlug, LoggedSet } from '../log/index.ts';
 
 export const MEASURES = ['clean repetitions', 'seconds held', 'rounds', 'load', 'effort'] as const;
 /** What of a log can be drawn over time. */

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { nextSet, setsToFollow, targetAt, weakerSide } from './index.ts';
-import type { LoggedSet, Target } from './index.ts';
+import { nextSet, setsToFollow, weakerSide } from './next-set.ts';
+import { targetAt } from './target.ts';
+import type { LoggedSet } from '../log/index.ts';
+import type { Target } from './target.ts';
 
 const D1 = '2026-01-05';
 const D2 = '2026-01-07';

@@ -1,10 +1,8 @@
-import type { Side } from '../library/index.ts';
-import { daysBetween } from './days.ts';
-import { bySetOrder } from './evidence.ts';
-import type { IsoDate, LoggedSet, VariationFacts } from './evidence.ts';
-import { isAid } from './judge.ts';
-import { lastAids } from './last-aids.ts';
-import { SIDE_TEST_DAYS } from './sides.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
+import { daysBetween } from '../terms/index.ts';
+import { bySetOrder, lastAids, SIDE_TEST_DAYS } from '../log/index.ts';
+import type { LoggedSet, VariationFacts } from '../log/index.ts';
+import { isAid } from '../criterion/index.ts';
 import type { Target } from './target.ts';
 
 /** The set to do next, filled in as far as target and log tell. */

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { facts, level, question, shelf } from '../testing/samples.ts';
-import { beginsSimplest, EXPERIENCES, MOST_TRIALS, placementStep } from './index.ts';
-import type { Criterion, PlacementInput, Trial, TrialResult } from './index.ts';
+import { beginsSimplest, EXPERIENCES, MOST_TRIALS, placementStep } from './placement.ts';
+import type { Criterion } from '../criterion/index.ts';
+import type { PlacementInput, Trial, TrialResult } from './placement.ts';
 
 const any: Criterion = { kind: 'cleanReps', reps: 8, sets: 1 };
 const stageOf = (i: number) => (i < 5 ? 'learning' : i < 10 ? 'sound' : 'advanced');

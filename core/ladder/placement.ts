@@ -1,6 +1,7 @@
 import { answerInForce } from '../library/index.ts';
-import type { SettledLevel, Shelf, Stage } from '../library/index.ts';
-import type { FactsBySlug, IsoDate } from './evidence.ts';
+import type { SettledLevel, Shelf } from '../library/index.ts';
+import type { Stage, IsoDate } from '../terms/index.ts';
+import type { FactsBySlug } from '../log/index.ts';
 import { barring, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
 import { kitAtHand } from './target.ts';

@@ -1,5 +1,6 @@
 import { laddersOf } from '../library/index.ts';
-import type { Shelf, Stage } from '../library/index.ts';
+import type { Shelf } from '../library/index.ts';
+import type { Stage } from '../terms/index.ts';
 import type { Standing } from './decide.ts';
 import { targetAt } from './target.ts';
 import type { Target } from './target.ts';

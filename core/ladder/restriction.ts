@@ -1,5 +1,5 @@
-import type { LoadPlace, Pattern } from '../library/index.ts';
-import type { IsoDate, VariationFacts } from './evidence.ts';
+import type { LoadPlace, Pattern, IsoDate } from '../terms/index.ts';
+import type { VariationFacts } from '../log/index.ts';
 
 export type Bar =
   | { bars: 'all' }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { blankLevel } from '../library/index.ts';
 import type { Ladder } from '../library/index.ts';
 import { ladder as settledLadder, level } from '../testing/samples.ts';
-import { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './index.ts';
+import { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
 
 const any = { kind: 'painAtMost', pain: 0 } as const;
 const steps = settledLadder([

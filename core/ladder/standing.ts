@@ -1,5 +1,5 @@
-import type { IsoDate } from './evidence.ts';
-import type { Ladder, Role, Stage } from '../library/index.ts';
+import type { IsoDate, Role, Stage } from '../terms/index.ts';
+import type { Ladder } from '../library/index.ts';
 import type { Outcome, Standing } from './decide.ts';
 import type { TakenWay } from './target.ts';
 

@@ -1,17 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { facts } from '../testing/samples.ts';
-import {
-  barring,
-  barSentence,
-  inForce,
-  kitAtHand,
-  nextStep,
-  looksBack,
-  takenWaySentence,
-  targetAt,
-  wayOnSentence,
-} from './index.ts';
-import type { Bar, Criterion, Restriction, TakenWay, WayOn } from './index.ts';
+import { barring, barSentence, inForce } from './restriction.ts';
+import { kitAtHand, nextStep, takenWaySentence, targetAt } from './target.ts';
+import { looksBack } from '../criterion/index.ts';
+import { wayOnSentence } from './ways.ts';
+import type { Bar, Restriction } from './restriction.ts';
+import type { Criterion } from '../criterion/index.ts';
+import type { TakenWay } from './target.ts';
+import type { WayOn } from '../library/index.ts';
 
 const dose = { sets: 2, reps: 10, restS: 60 };
 const none = new Set<string>();

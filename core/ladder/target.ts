@@ -1,7 +1,7 @@
-import type { Aid, LevelDose } from '../library/index.ts';
-import type { WayOn } from './criteria.ts';
-import type { VariationFacts } from './evidence.ts';
-import { aidWords } from './sentence.ts';
+import type { Aid } from '../terms/index.ts';
+import type { LevelDose, WayOn } from '../library/index.ts';
+import type { VariationFacts } from '../log/index.ts';
+import { aidWords } from '../terms/index.ts';
 
 /** What the person is asked to do at the level now: its dose with the confirmed ways on applied. */
 export interface Target extends LevelDose {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { set } from '../testing/samples.ts';
-import { askBeforeWork, cueRecord, rankedCues, recurringFaults, stayOf } from './index.ts';
-import type { LoggedSet } from './index.ts';
+import { askBeforeWork, cueRecord, rankedCues, recurringFaults, stayOf } from './watch.ts';
+import type { LoggedSet } from '../log/index.ts';
 
 const D = ['2026-01-05', '2026-01-07', '2026-01-10', '2026-01-12'] as const;
 const fault = (side: 'left' | 'right' | null = null, reps = 1) => [{ fault: 'knee-in', side, reps }];

@@ -1,6 +1,6 @@
-import type { Side } from '../library/index.ts';
-import { daysBetween } from './days.ts';
-import type { IsoDate, LoggedSet } from './evidence.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
+import { daysBetween } from '../terms/index.ts';
+import type { LoggedSet } from '../log/index.ts';
 import { inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
 

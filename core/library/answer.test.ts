@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { question, variation } from '../testing/samples.ts';
-import { answerInForce, withAnswer } from './index.ts';
-import type { AnswerScope } from './index.ts';
+import { answerInForce } from './resolve.ts';
+import { withAnswer } from './answer.ts';
+import type { AnswerScope } from './answer.ts';
 
 const loaded = variation('v', { loadKind: 'bar' });
 const read = (q: Parameters<typeof answerInForce>[0]) =>

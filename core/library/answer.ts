@@ -1,5 +1,5 @@
-import type { HouseQuestion, Slug } from './documents.ts';
-import type { Stage } from './vocabulary.ts';
+import type { HouseQuestion } from './documents.ts';
+import type { Slug, Stage } from '../terms/index.ts';
 
 /** For whom an answer is given, of those that are documents; an athlete's own are rows. */
 export type AnswerScope = 'hall' | Stage | 'loaded' | 'unloaded' | `variation ${Slug}`;

@@ -1,5 +1,5 @@
 import type { Body, Kind, Level } from './documents.ts';
-import type { Mechanics, SettledOf } from './mechanics.ts';
+import type { Mechanics, SettledOf } from '../posture/index.ts';
 
 /** A new level with criteria to start from: common practice, to be changed by the head coach. */
 export function blankLevel(id: string, name: string): Level {

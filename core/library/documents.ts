@@ -1,9 +1,7 @@
-import type { Criterion, RuledCriterion, WayOn } from '../ladder/index.ts';
-import type * as V from './vocabulary.ts';
-import type { Mechanics } from './mechanics.ts';
-
-/** Short hyphenated name of a document; never changes once given. */
-export type Slug = string;
+import type { Criterion, RuledCriterion } from '../criterion/index.ts';
+import type { Mechanics } from '../posture/index.ts';
+import type * as V from '../terms/index.ts';
+import type { Felt, RuledNumber, Slug } from '../terms/index.ts';
 
 /** Which answers to house questions a line agrees with; absent means it always holds. */
 export type HoldsUnder = Record<Slug, Slug[]>;
@@ -14,25 +12,12 @@ export interface Line {
   holdsUnder?: HoldsUnder;
 }
 
-/** A structured number that depends on the answer to one house question. */
-export interface ByAnswer {
-  question: Slug;
-  byAnswer: Record<Slug, number>;
-  otherwise: number;
-}
-export type RuledNumber = number | ByAnswer;
-
 /** Seconds: lowering, bottom, rising, top. */
 export interface Tempo {
   loweringS: number;
   bottomS: number;
   risingS: number;
   topS: number;
-}
-
-export interface Felt {
-  region: V.Region;
-  kind: V.FeltKind;
 }
 
 /** A sensation that is looked for, or let pass, only under some answers; absent: always. */
@@ -279,6 +264,18 @@ export interface LevelDose {
   /** Help on arrival, meant to fade: so many pads, so much hand support. */
   aids?: { aid: V.Aid; amount: number }[];
 }
+
+/** How a level grows before the next one is asked for; tried in the order of the level's list. */
+export type WayOn =
+  | { way: 'repetitions'; step: number; upTo: number }
+  | { way: 'seconds'; step: number; upTo: number }
+  | { way: 'sets'; step: number; upTo: number }
+  | { way: 'rounds'; step: number; upTo: number }
+  | { way: 'load'; stepKg: number; upToKg: number; equipment?: string }
+  | { way: 'slower lowering'; stepS: number; upToS: number }
+  /** One step less of an aid at a time, from what the level starts with. */
+  | { way: 'less aid'; aid: V.Aid; downTo: number }
+  | { way: 'fewer aids'; aid: string };
 
 /** What is asked instead of somebody who does the level in another role or is read at another stage. */
 export interface LevelVariant {

@@ -1,6 +1,6 @@
 import type { Body } from './documents.ts';
 import { KIND_WORDS } from './documents.ts';
-import { criterionProblems, leavesOf } from '../ladder/index.ts';
+import { criterionProblems, leavesOf } from '../criterion/index.ts';
 import { answerReferencesOf, criteriaOf, referencesOf } from './references.ts';
 import { documentId, shelfOf } from './shelf.ts';
 import type { Shelf } from './shelf.ts';

@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
-import { answerInForce, breachesOf, holdsFor, referencesOf, resolve, withChanges } from './index.ts';
-import type { Body, HouseQuestion, Predicate } from './index.ts';
+import { answerInForce, resolve } from './resolve.ts';
+import { breachesOf, withChanges } from './integrity.ts';
+import { holdsFor } from './predicate.ts';
+import { referencesOf } from './references.ts';
+import type { Body, HouseQuestion, Predicate } from './documents.ts';
 
 describe('house answers in force', () => {
   // Precedence: hall < stage < loaded/unloaded < variation < athlete; each row adds a scope.

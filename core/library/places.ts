@@ -1,6 +1,6 @@
 import type { Ladder } from './documents.ts';
 import type { Shelf } from './shelf.ts';
-import { byPattern } from './vocabulary.ts';
+import { byPattern } from '../terms/index.ts';
 
 /** A level that a variation stands on, as its main one or an equal. */
 export interface Place {

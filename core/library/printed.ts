@@ -1,4 +1,4 @@
-import { VIEW_WORDS } from './vocabulary.ts';
+import { VIEW_WORDS } from '../terms/index.ts';
 import type { LineField, ResolvedNeed, ResolvedVariation } from './resolve.ts';
 
 /** A line of a sheet as it is read, with the section it stands in. */

@@ -1,5 +1,5 @@
-import { leavesOf } from '../ladder/index.ts';
-import type { RuledCriterion } from '../ladder/index.ts';
+import { leavesOf } from '../criterion/index.ts';
+import type { RuledCriterion } from '../criterion/index.ts';
 import type { Body, HoldsUnder, Kind, Level, Predicate } from './documents.ts';
 
 /** A place in a document that names another document. */

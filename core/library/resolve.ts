@@ -1,27 +1,25 @@
-import type { Atom, Criterion, RuledCriterion } from '../ladder/index.ts';
+import type { Atom, Criterion, RuledCriterion } from '../criterion/index.ts';
 import type {
   Cue,
   Dose,
   Equipment,
   Fault,
   FaultShows,
-  Felt,
   HouseQuestion,
   Ladder,
   Level,
   HoldsUnder,
   Line,
   RuledFelt,
-  RuledNumber,
   SettledLadder,
   Variation,
 } from './documents.ts';
-import { settleMechanics, settleMembers } from './mechanics.ts';
-import type { SettledMechanics } from './mechanics.ts';
+import type { Felt, RuledNumber, AnswerKind, Severity, Stage } from '../terms/index.ts';
+import { settleMechanics, settleMembers } from '../posture/index.ts';
+import type { SettledMechanics } from '../posture/index.ts';
 import { standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
-import type { AnswerKind, Severity, Stage } from './vocabulary.ts';
 
 /** Whom the variation is resolved for; answers of the athlete's own stand above the hall's. */
 export interface ForPerson {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../testing/seeded.ts';
 import { madeUpLibrary } from '../testing/library.ts';
-import { NEAR_DUPLICATE, similarity, SimilarityIndex, tokensOf, trigramsOf, wordsIn } from './index.ts';
+import { NEAR_DUPLICATE, similarity, SimilarityIndex, tokensOf, trigramsOf, wordsIn } from './similarity.ts';
 import { runs } from '../testing/runs.ts';
 
 describe('trigrams', () => {

@@ -1,7 +1,7 @@
-import { needsOf } from '../kit/index.ts';
+import { needsOf } from './needs.ts';
 import type { Body, Kind, Variation } from './documents.ts';
 import { titleOf } from './documents.ts';
-import type { SettledMechanics } from './mechanics.ts';
+import type { SettledMechanics } from '../posture/index.ts';
 import { placesOn } from './places.ts';
 import type { Place } from './places.ts';
 import { carries } from './predicate.ts';
@@ -9,7 +9,7 @@ import { referencesOf } from './references.ts';
 import { resolveMechanics, resolveWanted } from './resolve.ts';
 import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
-import type { Dominance, Laterality, Muscle, Pattern, Region, Role } from './vocabulary.ts';
+import type { Dominance, Laterality, Muscle, Pattern, Region, Role } from '../terms/index.ts';
 
 /** Documents in a list: enough to find one, without the whole sheet. */
 export interface EntrySummary {

@@ -1,4 +1,4 @@
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics } from './mechanics.ts';
 import type { Posture } from './posture.ts';
 import { isComputed } from './range.ts';
 import type { Range } from './range.ts';

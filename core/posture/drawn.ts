@@ -1,5 +1,5 @@
 import type { Build } from '../body/index.ts';
-import type { DrawnMechanics, DrawnPose } from '../library/index.ts';
+import type { DrawnMechanics, DrawnPose } from './mechanics.ts';
 import type { ArmPoints, Figure, LegPoints } from './figure.ts';
 import { rad } from './plane.ts';
 import type { Point } from './plane.ts';

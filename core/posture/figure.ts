@@ -1,6 +1,7 @@
 import { gripLength } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import type { FreeHands, LoadLook, LoadPlace, SettledMechanics } from '../library/index.ts';
+import type { FreeHands, LoadLook, SettledMechanics } from './mechanics.ts';
+import type { LoadPlace } from '../terms/index.ts';
 import { drawnFigure } from './drawn.ts';
 import { between, circlesMeet, totalMass } from './plane.ts';
 import type { Point } from './plane.ts';

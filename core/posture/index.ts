@@ -1,15 +1,32 @@
-export * from './plane.ts';
-export * from './root.ts';
-export * from './posture.ts';
-export * from './upper.ts';
-export { bodyMassKg, footOn, jointsOver } from './on-feet.ts';
-export * from './squat.ts';
-export * from './hinge.ts';
-export * from './extension.ts';
-export * from './bridge.ts';
-export * from './lunge.ts';
-export * from './range.ts';
-export * from './why.ts';
-export * from './possible.ts';
-export * from './figure.ts';
-export * from './describe.ts';
+export { benchForLevelTopM, bridgeRange, fittedBenchM, topSlopeDeg } from './bridge.ts';
+export type { BridgeSetUp } from './bridge.ts';
+export { describePosture, describeRange } from './describe.ts';
+export { extension } from './extension.ts';
+export { figureAt } from './figure.ts';
+export type { ArmPoints, Figure, LegPoints, Prop } from './figure.ts';
+export { hinge, hingeMasses, hipTravelM, lift } from './hinge.ts';
+export type { HingeSetUp, LiftSetUp } from './hinge.ts';
+export { lunge, lungeMasses, rightAngleStepM } from './lunge.ts';
+export type { LungeSetUp } from './lunge.ts';
+export { FREE_HANDS, LOAD_LOOKS, WALLS, settleMechanics, settleMembers, settledAlone } from './mechanics.ts';
+export type { DrawnPose, LoadLook, Mechanics, SettledMechanics, SettledOf } from './mechanics.ts';
+export { between, centreX, circlesMeet, firstMoment, rad, totalMass } from './plane.ts';
+export type { Point, PointMass } from './plane.ts';
+export { leanForShareDeg, whatHelps } from './possible.ts';
+export type { Help } from './possible.ts';
+export { allMasses, isHeld } from './posture.ts';
+export type { LegMoments, Masses, Posture, Verdict } from './posture.ts';
+export {
+  isComputed,
+  massesOf,
+  rangeOf,
+  referenceLoadKg,
+  setUpOf,
+  undeterminedIn,
+  workingOf,
+} from './range.ts';
+export type { Computed, Range, Undetermined } from './range.ts';
+export { squat, squatAt, squatFixed, squatMasses, stepUp } from './squat.ts';
+export type { SquatSetUp } from './squat.ts';
+export type { LoadAt } from './upper.ts';
+export { leanNeededDeg, whyLean } from './why.ts';

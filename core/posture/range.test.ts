@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildOf, G, MEN, REFERENCE, WOMEN } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import type { SettledMechanics } from '../library/index.ts';
+import type { SettledMechanics } from './mechanics.ts';
 import { COMPUTED, REPERTOIRE } from '../testing/repertoire.ts';
 import * as P from './index.ts';
 import { runs } from '../testing/runs.ts';

@@ -1,5 +1,6 @@
 import type { Build } from '../body/index.ts';
-import type { FreeHands, LoadPlace, ReferenceLoad, SettledMechanics, SettledOf } from '../library/index.ts';
+import type { FreeHands, ReferenceLoad, SettledMechanics, SettledOf } from './mechanics.ts';
+import type { LoadPlace } from '../terms/index.ts';
 import { bridgeMasses, bridgeRange, fittedBenchM } from './bridge.ts';
 import type { BridgeSetUp } from './bridge.ts';
 import { extension, extensionMasses } from './extension.ts';

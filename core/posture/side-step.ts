@@ -1,5 +1,5 @@
 import type { Build } from '../body/index.ts';
-import type { SettledOf } from '../library/index.ts';
+import type { SettledOf } from './mechanics.ts';
 import type { Figure, LegPoints } from './figure.ts';
 import type { Point } from './plane.ts';
 import type { Posture } from './posture.ts';

@@ -5,8 +5,8 @@ import {
   placesOn,
   referencesOf,
   resolve,
-  STAGES,
 } from '../library/index.ts';
+import { STAGES } from '../terms/index.ts';
 import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
 import type { JobItem } from './job.ts';
 import { LEADING } from './on-paper.ts';

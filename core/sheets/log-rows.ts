@@ -1,5 +1,6 @@
 import { doseFor } from '../dose/index.ts';
-import type { CountedIn, Dose, Laterality, LoadKind, Side } from '../library/index.ts';
+import type { CountedIn, Laterality, LoadKind, Side } from '../terms/index.ts';
+import type { Dose } from '../library/index.ts';
 
 /** Letters of the faults on a log sheet, in the order of its variation. */
 export const FAULT_LETTERS = 'abcdefghijklmnopqrstuvwxyz';

@@ -1,4 +1,5 @@
-import { BLANK_MECHANICS, LINE_FIELDS, resolve, sheetDifference, STAGES } from '../library/index.ts';
+import { BLANK_MECHANICS, LINE_FIELDS, resolve, sheetDifference } from '../library/index.ts';
+import { STAGES } from '../terms/index.ts';
 import type { LineField, ResolvedNeed, ResolvedVariation, Shelf, SheetEffect } from '../library/index.ts';
 import type { SheetKind } from './job.ts';
 

@@ -1,5 +1,6 @@
-import type { LoggedSet } from '../ladder/index.ts';
-import type { ResolvedVariation, Side } from '../library/index.ts';
+import type { LoggedSet } from '../log/index.ts';
+import type { ResolvedVariation } from '../library/index.ts';
+import type { Side } from '../terms/index.ts';
 import { countedWord, FAULT_LETTERS } from './log-rows.ts';
 
 /** One row of a log sheet as it is typed in; empty is not known. */

@@ -4,20 +4,12 @@ import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
 import { carries, printedLines, resolve, shelfOf } from '../library/index.ts';
 import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
-import {
-  drawsOn,
-  logRows,
-  MOST_ITEMS,
-  MOST_OF_DAY,
-  readJob,
-  onPaper,
-  differsOnPaper,
-  SHEET_KINDS,
-  WARM_UP_S,
-  warmUpFor,
-  writeJob,
-} from './index.ts';
-import type { JobItem } from './index.ts';
+import { drawsOn } from './draws-on.ts';
+import { logRows } from './log-rows.ts';
+import { MOST_ITEMS, MOST_OF_DAY, readJob, SHEET_KINDS, writeJob } from './job.ts';
+import { onPaper, differsOnPaper } from './on-paper.ts';
+import { WARM_UP_S, warmUpFor } from './warm-up.ts';
+import type { JobItem } from './job.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),

@@ -1,6 +1,8 @@
 import { leastOf, sidesOf, workTimeS } from '../dose/index.ts';
-import { PREPARE_STEPS, placesOn, rulesFor } from '../library/index.ts';
-import type { ForPerson, PrepareStep, Shelf, Variation } from '../library/index.ts';
+import { PREPARE_STEPS } from '../terms/index.ts';
+import { placesOn, rulesFor } from '../library/index.ts';
+import type { ForPerson, Shelf, Variation } from '../library/index.ts';
+import type { PrepareStep } from '../terms/index.ts';
 
 /** Seconds that a warm-up may take; most take less (common practice, no source). */
 export const WARM_UP_S = 600;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { AIDS, FELT_KINDS, MOST_AID, REGIONS, SEVERITIES, SIGNERS } from '../library/index.ts';
-import type { Atom, Criterion, OtherAtom, SetAtom, Window } from '../ladder/index.ts';
+import { AIDS, FELT_KINDS, MOST_AID, REGIONS, SEVERITIES, SIGNERS } from '../terms/index.ts';
+import type { Atom, Criterion, OtherAtom, SetAtom, Window } from '../criterion/index.ts';
 
 const whole = (min: number, max: number) => fc.integer({ min, max });
 const felt = fc.record({ region: fc.constantFrom(...REGIONS), kind: fc.constantFrom(...FELT_KINDS) });

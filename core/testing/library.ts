@@ -7,13 +7,12 @@ import type {
   HouseQuestion,
   Kind,
   Line,
-  Mechanics,
-  Pattern,
-  RuledNumber,
   Shelf,
   Variation,
 } from '../library/index.ts';
-import { CUE_KINDS, PATTERNS, PHASES, REGIONS, STAGES, VIEWS } from '../library/index.ts';
+import type { Mechanics } from '../posture/index.ts';
+import type { Pattern, RuledNumber } from '../terms/index.ts';
+import { CUE_KINDS, PATTERNS, PHASES, REGIONS, STAGES, VIEWS } from '../terms/index.ts';
 
 /** How many of each kind a made-up library has. */
 export interface LibrarySize {

@@ -1,5 +1,6 @@
 import { BLANK_MECHANICS } from '../library/index.ts';
-import type { DrawnPose, Pattern, SettledMechanics, SettledOf } from '../library/index.ts';
+import type { DrawnPose, SettledMechanics, SettledOf } from '../posture/index.ts';
+import type { Pattern } from '../terms/index.ts';
 
 /** A movement of the trade with the mechanics that draw and compute it; for tests, benchmarks and the contact sheet. */
 export interface Movement {

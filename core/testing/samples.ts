@@ -11,7 +11,9 @@ import type {
   Shelf,
   Variation,
 } from '../library/index.ts';
-import type { Criterion, DecisionInput, LoggedSet, VariationFacts } from '../ladder/index.ts';
+import type { Criterion } from '../criterion/index.ts';
+import type { DecisionInput } from '../ladder/index.ts';
+import type { LoggedSet, VariationFacts } from '../log/index.ts';
 
 const AUTHOR = 'A. Tester';
 const blank = <K extends Kind>(kind: K, slug: string) => blankBody(kind, slug, slug, AUTHOR) as BodyOf<K>;

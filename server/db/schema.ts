@@ -1,16 +1,17 @@
 import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
-import type { Body, Kind, Role, Side, Signer, Stage } from '../../core/library/index.ts';
+import type { Body, Kind } from '../../core/library/index.ts';
+import type { Role, Side, Signer, Stage } from '../../core/terms/index.ts';
 import type {
   Bar,
   CueOutcome,
   Decision,
   Experience,
-  LoggedSet,
   Outcome,
   TakenWay,
   Trial,
 } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { sql } from 'drizzle-orm';
 import {
   bigint,

@@ -3,20 +3,12 @@ import { readFileSync } from 'node:fs';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { demandOf, TIE_POINTS } from '../../core/demand/index.ts';
 import type { LibraryFile } from '../../core/exchange/index.ts';
-import type { Atom, Criterion } from '../../core/ladder/index.ts';
-import {
-  ANSWER_KINDS,
-  BLOCKING,
-  healthOf,
-  LINE_FIELDS,
-  PATTERNS,
-  resolve,
-  resolveLadder,
-  resolveMechanics,
-  shelfOf,
-  STAGES,
-} from '../../core/library/index.ts';
-import type { HouseQuestion, Line, Pattern, Shelf, Variation } from '../../core/library/index.ts';
+import type { Atom, Criterion } from '../../core/criterion/index.ts';
+import { ANSWER_KINDS, PATTERNS, STAGES } from '../../core/terms/index.ts';
+import { BLOCKING, healthOf } from '../../core/review/index.ts';
+import { LINE_FIELDS, resolve, resolveLadder, resolveMechanics, shelfOf } from '../../core/library/index.ts';
+import type { HouseQuestion, Line, Shelf, Variation } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('./library.json', import.meta.url), 'utf8'),

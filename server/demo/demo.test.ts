@@ -1,6 +1,8 @@
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aidUsed, daysBetween, OUTCOMES, standingAfter } from '../../core/ladder/index.ts';
+import { aidUsed } from '../../core/criterion/index.ts';
+import { daysBetween } from '../../core/terms/index.ts';
+import { OUTCOMES, standingAfter } from '../../core/ladder/index.ts';
 import type { OpenDatabase } from '../db/index.ts';
 import { shelfInForce } from '../library/index.ts';
 import { judge, overview, recordsFrom } from '../log/index.ts';

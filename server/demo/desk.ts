@@ -2,7 +2,7 @@ import type { Checked, FaultCase, Tried } from '../../core/fault/index.ts';
 import { causeGivenSign, causesOf, NO_EXPERIENCE, resultGivenCause } from '../../core/fault/index.ts';
 import { resolve } from '../../core/library/index.ts';
 import type { ResolvedFault, Shelf } from '../../core/library/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { uuidFrom } from '../../core/testing/seeded.ts';
 import type { Season } from './season.ts';
 

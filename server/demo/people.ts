@@ -1,6 +1,6 @@
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { CueOutcome, Restriction } from '../../core/ladder/index.ts';
-import type { Role } from '../../core/library/index.ts';
+import type { Role } from '../../core/terms/index.ts';
 
 /** How the last two sessions on a ladder go; what the decision makes of them is computed, not written here. */
 export type Lately = 'as before' | 'strong' | 'easy' | 'hurting' | 'struggling' | 'unwatched' | 'barred';

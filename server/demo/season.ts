@@ -1,6 +1,9 @@
-import type { Ladder, ShelfInForce, Side, Variation } from '../../core/library/index.ts';
+import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
+import type { Side } from '../../core/terms/index.ts';
 import { standingAfter, targetAt } from '../../core/ladder/index.ts';
-import type { LoggedSet, Restriction, SignOff, Standing, Target } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
+import type { Restriction, Standing, Target } from '../../core/ladder/index.ts';
+import type { SignOff } from '../../core/criterion/index.ts';
 import { judge, recordsFrom, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
 import { coachOf } from './people.ts';

@@ -5,7 +5,7 @@ import { agreementReport, answersReport, faultsWhere } from '../../core/fault/in
 import type { RatedTwice } from '../../core/fault/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import { rowsOf } from '../log/index.ts';
 import { personList } from '../people/index.ts';
 

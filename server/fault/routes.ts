@@ -1,4 +1,4 @@
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import type { Db } from '../db/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { personList } from '../people/index.ts';

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Instead } from '../../core/demand/index.ts';
-import { BLOCKING } from '../../core/library/index.ts';
+import { BLOCKING } from '../../core/review/index.ts';
 import type { Cue, Fault, HouseQuestion, Variation } from '../../core/library/index.ts';
 import type { PersonOnLadders } from '../../contract/log.ts';
 import type {

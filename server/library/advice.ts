@@ -5,16 +5,15 @@ import {
   breachesOf,
   carryingBoth,
   documentId,
-  effectsOf,
-  findingsOfChange,
-  healthOf,
   KINDS,
   mergeCues,
   resolve,
   titleOf,
   withChanges,
 } from '../../core/library/index.ts';
-import type { Body, Finding, HealthInput, Shelf } from '../../core/library/index.ts';
+import { effectsOf, findingsOfChange, healthOf } from '../../core/review/index.ts';
+import type { Body, Shelf } from '../../core/library/index.ts';
+import type { Finding, HealthInput } from '../../core/review/index.ts';
 import { bodySchema } from '../../contract/library.ts';
 import type { CheckResult } from '../../contract/library.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';

@@ -1,4 +1,5 @@
-import type { ForPerson, Stage } from '../../core/library/index.ts';
+import type { ForPerson } from '../../core/library/index.ts';
+import type { Stage } from '../../core/terms/index.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { answersOf, personOf } from '../people/index.ts';

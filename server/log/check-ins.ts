@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { CheckIn, CheckInRow, CueTriedRequest, SignOffRequest } from '../../contract/session.ts';
-import type { CueTried, SignOff } from '../../core/ladder/index.ts';
+import type { CueTried } from '../../core/ladder/index.ts';
+import type { SignOff } from '../../core/criterion/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';

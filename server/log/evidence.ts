@@ -5,16 +5,13 @@ import {
   decide,
   heldLevels,
   LONG_UNSEEN_DAYS,
-  daysBetween,
-  levelEvidence,
   recurringFaults,
-  setWithoutHealth,
-  sideDifference,
-  sidesDiffer,
   stayOf,
   targetAt,
   withoutHealth,
 } from '../../core/ladder/index.ts';
+import { daysBetween } from '../../core/terms/index.ts';
+import { levelEvidence, setWithoutHealth, sideDifference, sidesDiffer } from '../../core/log/index.ts';
 import type { Decision, Standing } from '../../core/ladder/index.ts';
 import type { MoveRow, OnLadder, PersonLine, PersonOnLadders } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';

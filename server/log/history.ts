@@ -1,7 +1,8 @@
 import { and, desc, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { PersonOnLadders, StoredSet } from '../../contract/log.ts';
-import { bySetOrder, daysAfter, lastAids } from '../../core/ladder/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import { bySetOrder, lastAids } from '../../core/log/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { setsOfSummary } from './summary.ts';

@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';

@@ -1,14 +1,10 @@
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { sql } from 'drizzle-orm';
 import { evidenceWindow, painfulDays, standingAfter } from '../../core/ladder/index.ts';
-import type {
-  IsoDate,
-  LoggedSet,
-  MoveFact,
-  Restriction,
-  SignOff,
-  Standing,
-} from '../../core/ladder/index.ts';
+import type { IsoDate } from '../../core/terms/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
+import type { MoveFact, Restriction, Standing } from '../../core/ladder/index.ts';
+import type { SignOff } from '../../core/criterion/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';

@@ -1,4 +1,4 @@
-import { setWithoutHealth } from '../../core/ladder/index.ts';
+import { setWithoutHealth } from '../../core/log/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { personList, personOf, seesHealth } from '../people/index.ts';

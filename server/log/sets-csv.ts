@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
 import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
 import { canonicalJson } from '../../core/library/index.ts';
-import { bySetOrder, setWithoutHealth } from '../../core/ladder/index.ts';
+import { bySetOrder, setWithoutHealth } from '../../core/log/index.ts';
 import type { Query } from '../../contract/endpoints.ts';
 import type { Person } from '../../contract/people.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';

@@ -1,4 +1,5 @@
-import type { IsoDate, LoggedSet } from '../../core/ladder/index.ts';
+import type { IsoDate } from '../../core/terms/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 
 /** A set as a summary keeps it: without what is not known. */
 type KeptSet = Partial<Omit<LoggedSet, 'faults'>> & {

@@ -6,19 +6,17 @@ import {
   barSentence,
   cueRecord,
   inForce as restrictionInForce,
-  levelEvidence,
   nextSet,
   rankedCues,
   recurringFaults,
   setsToFollow,
-  setWithoutHealth,
-  sideDifference,
-  sidesDiffer,
   takenWaySentence,
   targetAt,
   withoutHealth,
 } from '../../core/ladder/index.ts';
-import type { CueTried, LoggedSet } from '../../core/ladder/index.ts';
+import { levelEvidence, setWithoutHealth, sideDifference, sidesDiffer } from '../../core/log/index.ts';
+import type { CueTried } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import type { Today, TodayLine, TodayPerson, Watch } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import type { Context } from '../endpoint.ts';

@@ -1,5 +1,5 @@
 import { and, eq, gte, inArray } from 'drizzle-orm';
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
 import type { TryRequest, TryResult } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';

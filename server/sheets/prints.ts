@@ -1,7 +1,8 @@
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
-import { barring, factsOf, lastAids, readingOf } from '../../core/ladder/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import { barring, factsOf, readingOf } from '../../core/ladder/index.ts';
+import { lastAids } from '../../core/log/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
 import type { Ladder, ResolvedVariation, ShelfInForce, Variation } from '../../core/library/index.ts';
 import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';

@@ -1,6 +1,7 @@
 import { and, eq, gt, inArray, lte, or } from 'drizzle-orm';
 import type { ChangedSince, PrintedState } from '../../contract/sheets.ts';
-import { criterionEffects, documentId, titleOf } from '../../core/library/index.ts';
+import { criterionEffects } from '../../core/review/index.ts';
+import { documentId, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
 import { differsOnPaper, drawsOn } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';

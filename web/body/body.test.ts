@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
-import type { SettledMechanics } from '../../core/library/index.ts';
+import type { SettledMechanics, Computed } from '../../core/posture/index.ts';
 import { rangeOf, squat, whatHelps } from '../../core/posture/index.ts';
-import type { Computed } from '../../core/posture/index.ts';
 import { REPERTOIRE } from '../../core/testing/repertoire.ts';
 import { buildFrom, REFERENCE_STATE, stateOf } from './body-state.ts';
 import { controlsOf, STARTS } from './controls.ts';

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import type { SettledMechanics } from '../../core/library/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { bridge, lunge, squat } from '../../core/testing/repertoire.ts';
 import { CompareTable, SumBars } from './compare.tsx';
 import { solveSide } from './side.tsx';

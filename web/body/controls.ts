@@ -1,6 +1,8 @@
 import { CONSTANTS } from '../../core/body/index.ts';
-import { BLANK_MECHANICS, LOAD_PLACES } from '../../core/library/index.ts';
-import type { LoadPlace, Pattern, SettledMechanics, SettledOf } from '../../core/library/index.ts';
+import { BLANK_MECHANICS } from '../../core/library/index.ts';
+import { LOAD_PLACES } from '../../core/terms/index.ts';
+import type { LoadPlace, Pattern } from '../../core/terms/index.ts';
+import type { SettledMechanics, SettledOf } from '../../core/posture/index.ts';
 import { referenceLoadKg } from '../../core/posture/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 

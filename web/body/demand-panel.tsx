@@ -3,7 +3,7 @@ import type { EntrySummary } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
 import { demandOf } from '../../core/demand/index.ts';
 import type { Demand, Measured, Step } from '../../core/demand/index.ts';
-import type { SettledMechanics } from '../../core/library/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { tidy } from '../ui/index.ts';
 import { lackSentences, verdictSentence } from './words.ts';
 

@@ -4,8 +4,9 @@ import type { Build } from '../../core/body/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { demandOf } from '../../core/demand/index.ts';
 import type { Demand } from '../../core/demand/index.ts';
-import { PATTERNS } from '../../core/library/index.ts';
-import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
+import { PATTERNS } from '../../core/terms/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
+import type { SettledMechanics, Figure, Posture, Range } from '../../core/posture/index.ts';
 import {
   describePosture,
   figureAt,
@@ -15,7 +16,6 @@ import {
   whatHelps,
   whyLean,
 } from '../../core/posture/index.ts';
-import type { Figure, Posture, Range } from '../../core/posture/index.ts';
 import { Drawing, solved } from '../figure/index.ts';
 import { Button, capital, tidy } from '../ui/index.ts';
 import { controlsOf, STARTS } from './controls.ts';

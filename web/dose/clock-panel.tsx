@@ -13,7 +13,8 @@ import {
   workedS,
 } from '../../core/dose/index.ts';
 import type { ClockPlan } from '../../core/dose/index.ts';
-import type { Side, Tempo } from '../../core/library/index.ts';
+import type { Side } from '../../core/terms/index.ts';
+import type { Tempo } from '../../core/library/index.ts';
 import { Button } from '../ui/index.ts';
 import { wakeAudio } from './clock-keeper.tsx';
 import { clocks, elapsedS, restLeftS } from './clock-store.ts';

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
 import { nextSet } from '../../core/ladder/index.ts';
-import { PATTERNS } from '../../core/library/index.ts';
-import type { Pattern } from '../../core/library/index.ts';
+import { PATTERNS } from '../../core/terms/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
 import { keepSet, startOf } from '../log/index.ts';
 import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { Empty, Loaded, Notice, PatternWord, SelectField } from '../ui/index.ts';

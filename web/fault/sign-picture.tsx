@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { faultFigure } from '../../core/fault/index.ts';
-import type { FaultShows, Pattern, SettledMechanics } from '../../core/library/index.ts';
+import type { FaultShows } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { figureAt } from '../../core/posture/index.ts';
 import { Drawing, frameOf, solved } from '../figure/index.ts';
 

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { missingFelt, readFelt, SENSES, sensesOf, signsFor, viewsOf } from '../../core/fault/index.ts';
 import type { FeltAt, Seen, Sense } from '../../core/fault/index.ts';
-import { FELT_KINDS, PHASES, SIDES, VIEW_WORDS, VIEWS } from '../../core/library/index.ts';
-import type { FeltKind, Phase, ResolvedVariation, View } from '../../core/library/index.ts';
+import { FELT_KINDS, PHASES, SIDES, VIEW_WORDS, VIEWS } from '../../core/terms/index.ts';
+import type { FeltKind, Phase, View } from '../../core/terms/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
 import { BodyMap, Choice } from '../log/index.ts';
 import { capital } from '../ui/index.ts';
 import { SignPicture } from './sign-picture.tsx';

@@ -1,6 +1,5 @@
 import { memo, useId } from 'react';
-import type { LoadLook } from '../../core/library/index.ts';
-import type { Figure, Point, Prop } from '../../core/posture/index.ts';
+import type { LoadLook, Figure, Point, Prop } from '../../core/posture/index.ts';
 import { bodyShapes, frameOf, PLATE_M, svgPoint } from './shape.ts';
 import type { Frame } from './shape.ts';
 

@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { buildOf, REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build } from '../../core/body/index.ts';
-import type { SettledMechanics } from '../../core/library/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { figureAt, isComputed, rangeOf } from '../../core/posture/index.ts';
 import { REPERTOIRE } from '../../core/testing/repertoire.ts';
 import { Drawing, limbPath, solved, svgPoint } from './index.ts';

@@ -1,7 +1,9 @@
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Build } from '../../core/body/index.ts';
-import type { Pattern, SettledMechanics, Tempo } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
+import type { Tempo } from '../../core/library/index.ts';
 import { describeRange, figureAt } from '../../core/posture/index.ts';
 import { Button, capital } from '../ui/index.ts';
 import { Drawing } from './drawing.tsx';

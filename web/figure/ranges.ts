@@ -1,7 +1,6 @@
 import type { Build } from '../../core/body/index.ts';
-import type { SettledMechanics } from '../../core/library/index.ts';
+import type { SettledMechanics, Range, Undetermined } from '../../core/posture/index.ts';
 import { isComputed, rangeOf } from '../../core/posture/index.ts';
-import type { Range, Undetermined } from '../../core/posture/index.ts';
 
 /** A range, or in words why this body has none; neither for what is only drawn. */
 export interface Solved {

@@ -4,7 +4,7 @@ import type { Person } from '../../contract/people.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build } from '../../core/body/index.ts';
 import type { StepProfile } from '../../core/demand/index.ts';
-import type { NameOfLevel } from '../../core/ladder/index.ts';
+import type { NameOfLevel } from '../../core/criterion/index.ts';
 import type { Ladder } from '../../core/library/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { tidy } from '../ui/index.ts';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { byPattern } from '../../core/library/index.ts';
+import { byPattern } from '../../core/terms/index.ts';
 import { useAsk, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';

@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import type { NameOfLevel } from '../../core/ladder/index.ts';
+import type { NameOfLevel } from '../../core/criterion/index.ts';
 import type { Person } from '../../contract/people.ts';
 import { queryOf, useAsk, useSigned } from '../shell/index.ts';
 

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { consequencesOf } from '../../core/demand/index.ts';
 import type { Consequence } from '../../core/demand/index.ts';
-import { settledAlone } from '../../core/library/index.ts';
-import type { HouseQuestion, SettledMechanics } from '../../core/library/index.ts';
-import { figureAt, isComputed } from '../../core/posture/index.ts';
+import { settledAlone, figureAt, isComputed } from '../../core/posture/index.ts';
+import type { HouseQuestion } from '../../core/library/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { helpSentences, MomentCaution, verdictSentence, worstLeg } from '../body/index.ts';
 import { Drawing, frameOf, PATTERN_OF_POSTURE, solved } from '../figure/index.ts';

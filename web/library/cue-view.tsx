@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { SimilarityIndex, VIEW_WORDS } from '../../core/library/index.ts';
+import { SimilarityIndex } from '../../core/library/index.ts';
+import { VIEW_WORDS } from '../../core/terms/index.ts';
 import type { Cue } from '../../core/library/index.ts';
 import { useSigned } from '../shell/index.ts';
 import { capital } from '../ui/index.ts';

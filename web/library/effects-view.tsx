@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Effects, SettledMechanics, SheetEffect } from '../../core/library/index.ts';
+import type { Effects } from '../../core/review/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
+import type { SheetEffect } from '../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon, PATTERN_OF_POSTURE } from '../figure/index.ts';
 import { Button } from '../ui/index.ts';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
+import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/terms/index.ts';
 import type { Fault } from '../../core/library/index.ts';
 import { capital } from '../ui/index.ts';
 import { SignPicture } from '../fault/index.ts';

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { BLOCKING, KIND_WORDS } from '../../core/library/index.ts';
-import type { Finding, HealthKind } from '../../core/library/index.ts';
+import { BLOCKING } from '../../core/review/index.ts';
+import { KIND_WORDS } from '../../core/library/index.ts';
+import type { Finding, HealthKind } from '../../core/review/index.ts';
 
 export const HEALTH_WORDS: Record<HealthKind, string> = {
   'missing field': 'Something is not said',

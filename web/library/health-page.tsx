@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { BLOCKING, HEALTH_KINDS } from '../../core/library/index.ts';
+import { BLOCKING, HEALTH_KINDS } from '../../core/review/index.ts';
 import { useAsk } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { FindingLine, HEALTH_WORDS } from './findings.tsx';

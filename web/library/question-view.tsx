@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { EntryInForce, EntrySummary } from '../../contract/library.ts';
-import { STAGES, withAnswer } from '../../core/library/index.ts';
+import { STAGES } from '../../core/terms/index.ts';
+import { withAnswer } from '../../core/library/index.ts';
 import type { AnswerScope, HouseQuestion } from '../../core/library/index.ts';
 import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Notice, SelectField, TextField } from '../ui/index.ts';

@@ -5,12 +5,14 @@ import type {
   HoldsUnder,
   Kind,
   Line,
-  Mechanics,
   Predicate,
-  RuledNumber,
+  WayOn,
 } from '../../core/library/index.ts';
-import { sentencesOf, wayOnSentence } from '../../core/ladder/index.ts';
-import type { RuledCriterion, WayOn } from '../../core/ladder/index.ts';
+import type { Mechanics } from '../../core/posture/index.ts';
+import type { RuledNumber } from '../../core/terms/index.ts';
+import { sentencesOf } from '../../core/criterion/index.ts';
+import { wayOnSentence } from '../../core/ladder/index.ts';
+import type { RuledCriterion } from '../../core/criterion/index.ts';
 import { FORMS } from './fields/index.ts';
 import type { FieldSpec, Value } from './fields/index.ts';
 import { mechanicsWords, predicateSentence, ruledWords } from './reading.tsx';

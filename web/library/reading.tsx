@@ -1,8 +1,11 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { sentenceOf, wayOnSentence } from '../../core/ladder/index.ts';
-import type { RuledCriterion, WayOn } from '../../core/ladder/index.ts';
-import type { EquipmentNeed, Line, Mechanics, Predicate, RuledNumber } from '../../core/library/index.ts';
+import { sentenceOf } from '../../core/criterion/index.ts';
+import { wayOnSentence } from '../../core/ladder/index.ts';
+import type { RuledCriterion } from '../../core/criterion/index.ts';
+import type { WayOn, EquipmentNeed, Line, Predicate } from '../../core/library/index.ts';
+import type { Mechanics } from '../../core/posture/index.ts';
+import type { RuledNumber } from '../../core/terms/index.ts';
 import { fullDay } from '../ui/index.ts';
 import type { FieldSpec, Value } from './fields/index.ts';
 

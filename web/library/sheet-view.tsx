@@ -2,7 +2,7 @@ import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary, Sheet } from '../../contract/library.ts';
-import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/library/index.ts';
+import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/terms/index.ts';
 import type { ResolvedFault, ResolvedNeed } from '../../core/library/index.ts';
 import { doseWords, tempoWords } from '../../core/dose/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
 import { resolve } from '../../core/library/index.ts';
 import type { Variation } from '../../core/library/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { shelf, variation } from '../../core/testing/samples.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { AidsPicker } from './aids-picker.tsx';

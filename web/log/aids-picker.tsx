@@ -1,7 +1,9 @@
-import { AID_WORDS, AIDS } from '../../core/library/index.ts';
-import type { Aid, ResolvedVariation } from '../../core/library/index.ts';
-import { aidsOf, aidUsed, isAid } from '../../core/ladder/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import { AID_WORDS, AIDS } from '../../core/terms/index.ts';
+import type { Aid } from '../../core/terms/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import { aidsOf } from '../../core/ladder/index.ts';
+import { aidUsed, isAid } from '../../core/criterion/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { Choice } from './floor-controls.tsx';
 
 /** What has a setting that is worth keeping: bands, supports, and equipment that comes in sizes. */

@@ -1,5 +1,5 @@
-import { REGIONS } from '../../core/library/index.ts';
-import type { FeltKind, Region, Side } from '../../core/library/index.ts';
+import { REGIONS } from '../../core/terms/index.ts';
+import type { FeltKind, Region, Side } from '../../core/terms/index.ts';
 import { FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, PLACES } from './body-regions.ts';
 import type { Place } from './body-regions.ts';
 

@@ -1,4 +1,4 @@
-import type { Region, Side } from '../../core/library/index.ts';
+import type { Region, Side } from '../../core/terms/index.ts';
 
 /** A place on the drawing that can be tapped; the outline in the units of the drawing. */
 export interface Place {

@@ -1,8 +1,9 @@
 import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { SIDES } from '../../core/library/index.ts';
-import type { ResolvedFault, ResolvedVariation, Side } from '../../core/library/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import { SIDES } from '../../core/terms/index.ts';
+import type { ResolvedFault, ResolvedVariation } from '../../core/library/index.ts';
+import type { Side } from '../../core/terms/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { FAULT_LETTERS } from '../../core/sheets/index.ts';
 import { Button } from '../ui/index.ts';
 

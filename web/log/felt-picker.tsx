@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { FELT_KINDS } from '../../core/library/index.ts';
-import type { FeltKind, Region, ResolvedVariation, Side } from '../../core/library/index.ts';
-import type { LoggedSet } from '../../core/ladder/index.ts';
+import { FELT_KINDS } from '../../core/terms/index.ts';
+import type { FeltKind, Region, Side } from '../../core/terms/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
 import { Button } from '../ui/index.ts';
 import { BodyMap } from './body-map.tsx';
 import { Choice } from './floor-controls.tsx';

@@ -1,7 +1,7 @@
 import type { TodayLine } from '../../contract/session.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
-import { isAid } from '../../core/ladder/index.ts';
-import { AID_WORDS } from '../../core/library/index.ts';
+import { isAid } from '../../core/criterion/index.ts';
+import { AID_WORDS } from '../../core/terms/index.ts';
 import { mass, tidy } from '../ui/index.ts';
 
 /** "set 1 of 2, right, 10 repetitions with 12 kg" */

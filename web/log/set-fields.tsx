@@ -1,4 +1,4 @@
-import { SIDES } from '../../core/library/index.ts';
+import { SIDES } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import type { LoggedSet, NextSet } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
+import type { NextSet } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import { Button } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';

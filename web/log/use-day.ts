@@ -1,5 +1,5 @@
 import type { PersonOnLadders } from '../../contract/log.ts';
-import { daysAfter } from '../../core/ladder/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import { useAsk } from '../shell/index.ts';
 import { mergedSets } from './merge.ts';
 import type { ShownSet } from './merge.ts';

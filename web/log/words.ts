@@ -1,4 +1,5 @@
-import type { LoggedSet, Target } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
+import type { Target } from '../../core/ladder/index.ts';
 import { mass, tidy } from '../ui/index.ts';
 import { aidsWords } from './next-words.ts';
 

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { OnLadder } from '../../contract/log.ts';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
-import type { Outcome, SignOff } from '../../core/ladder/index.ts';
+import type { Outcome } from '../../core/ladder/index.ts';
+import type { SignOff } from '../../core/criterion/index.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,

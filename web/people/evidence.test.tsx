@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { decide } from '../../core/ladder/index.ts';
-import type { Criterion } from '../../core/ladder/index.ts';
+import type { Criterion } from '../../core/criterion/index.ts';
 import { input, ladder, level, set } from '../../core/testing/samples.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { Evidence } from './evidence.tsx';

@@ -1,4 +1,4 @@
-import type { Judged, Judgement } from '../../core/ladder/index.ts';
+import type { Judged, Judgement } from '../../core/criterion/index.ts';
 import { day, tidy } from '../ui/index.ts';
 
 const STATES: Record<Judgement, { mark: string; word: string; className: string }> = {

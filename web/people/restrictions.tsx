@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { LOAD_PLACES, PATTERNS } from '../../core/library/index.ts';
-import type { LoadPlace } from '../../core/library/index.ts';
+import { LOAD_PLACES, PATTERNS } from '../../core/terms/index.ts';
+import type { LoadPlace } from '../../core/terms/index.ts';
 import { barSentence } from '../../core/ladder/index.ts';
 import type { Bar } from '../../core/ladder/index.ts';
 import { useAsk, useSend, useSigned } from '../shell/index.ts';

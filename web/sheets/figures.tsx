@@ -1,5 +1,6 @@
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import type { Pattern, SettledMechanics } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
 import { describeRange, figureAt } from '../../core/posture/index.ts';
 import { Drawing, frameOf, solved } from '../figure/index.ts';
 

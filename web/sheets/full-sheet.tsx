@@ -1,5 +1,5 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
-import { VIEW_WORDS } from '../../core/library/index.ts';
+import { VIEW_WORDS } from '../../core/terms/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { BarredNow, Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf, kitLines, tempoLine } from './words.ts';

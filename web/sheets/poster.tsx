@@ -1,5 +1,5 @@
 import type { PrintedLevel, PrintedSheet } from '../../contract/sheets.ts';
-import { sentencesOf } from '../../core/ladder/index.ts';
+import { sentencesOf } from '../../core/criterion/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { PATTERNS } from '../../core/library/index.ts';
+import { PATTERNS } from '../../core/terms/index.ts';
 import {
   isOfDay,
   MOST_ITEMS,

@@ -1,5 +1,5 @@
 import type { Outcome } from '../../core/ladder/index.ts';
-import type { Pattern } from '../../core/library/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
 
 /** Drawn as steps of a stair: where the outcome leads from the tread in the middle. */
 const PATHS: Record<Outcome, string> = {

@@ -1,5 +1,5 @@
 import type { EntrySummary } from '../../../contract/library.ts';
-import type { VariationFacts } from '../../../core/ladder/index.ts';
+import type { VariationFacts } from '../../../core/log/index.ts';
 
 export interface EditContext {
   entries: EntrySummary[];

@@ -1,7 +1,6 @@
 import type { ReactNode } from 'react';
-import { aidWords, ATOM_KINDS, ATOM_NAMES, LOAD_UNITS, readsSets } from '../../../core/ladder/index.ts';
-import type { Atom, LoadUnit, RuledAtom, RuledCriterion, Window } from '../../../core/ladder/index.ts';
 import {
+  aidWords,
   AID_WORDS,
   AIDS,
   FELT_KINDS,
@@ -9,8 +8,10 @@ import {
   SEVERITIES,
   SEVERITY_WORDS,
   SIGNERS,
-} from '../../../core/library/index.ts';
-import type { Aid, Felt, RuledNumber } from '../../../core/library/index.ts';
+} from '../../../core/terms/index.ts';
+import { ATOM_KINDS, ATOM_NAMES, LOAD_UNITS, readsSets } from '../../../core/criterion/index.ts';
+import type { Atom, LoadUnit, RuledAtom, RuledCriterion, Window } from '../../../core/criterion/index.ts';
+import type { Aid, Felt, RuledNumber } from '../../../core/terms/index.ts';
 import { useAsk } from '../../shell/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';

@@ -1,8 +1,8 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
-import { ATOM_KINDS, sentenceOf } from '../../../core/ladder/index.ts';
-import type { RuledCriterion } from '../../../core/ladder/index.ts';
+import { ATOM_KINDS, sentenceOf } from '../../../core/criterion/index.ts';
+import type { RuledCriterion } from '../../../core/criterion/index.ts';
 import { facts } from '../../../core/testing/samples.ts';
 import { inHall } from '../../testing/in-hall.tsx';
 import type { EditContext } from './context.ts';

@@ -8,8 +8,8 @@ import {
   READY_TO_ADVANCE,
   READY_TO_STEP_BACK,
   sentenceOf,
-} from '../../../core/ladder/index.ts';
-import type { RuledCriterion } from '../../../core/ladder/index.ts';
+} from '../../../core/criterion/index.ts';
+import type { RuledCriterion } from '../../../core/criterion/index.ts';
 import { Button, capital } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { AtomControls, FRESH } from './criterion-atom.tsx';

@@ -1,4 +1,4 @@
-import type { ByAnswer, RuledNumber } from '../../../core/library/index.ts';
+import type { ByAnswer, RuledNumber } from '../../../core/terms/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { DocumentSelect } from './document-select.tsx';

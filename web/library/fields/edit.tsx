@@ -1,13 +1,8 @@
 import { Plus } from 'lucide-react';
-import type {
-  EquipmentNeed,
-  HoldsUnder,
-  Line,
-  Mechanics,
-  Predicate,
-  RuledNumber,
-} from '../../../core/library/index.ts';
-import type { RuledCriterion, WayOn } from '../../../core/ladder/index.ts';
+import type { EquipmentNeed, HoldsUnder, Line, Predicate, WayOn } from '../../../core/library/index.ts';
+import type { Mechanics } from '../../../core/posture/index.ts';
+import type { RuledNumber } from '../../../core/terms/index.ts';
+import type { RuledCriterion } from '../../../core/criterion/index.ts';
 import { Button, Field } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { CriterionEditor } from './criterion.tsx';

@@ -1,4 +1,32 @@
-import * as L from '../../../core/library/index.ts';
+import {
+  AIDS,
+  ANSWER_KINDS,
+  COUNTED_IN,
+  CUE_KINDS,
+  DIRECTIONS,
+  DOMINANCES,
+  FELT_KINDS,
+  FOOT_WEIGHTS,
+  JOINTS,
+  LATERALITIES,
+  LOAD_KINDS,
+  LOAD_PLACES,
+  MUSCLES,
+  PATTERNS,
+  PHASES,
+  PREPARE_STEPS,
+  RANGE_TARGETS,
+  REGIONS,
+  ROLES,
+  SEVERITIES,
+  SIDE_ORDERS,
+  STAGES,
+  STANCE_WIDTHS,
+  SUPPORTS,
+  VIEWS,
+} from '../../../core/terms/index.ts';
+import { DEMAND_QUESTIONS, blankLevel } from '../../../core/library/index.ts';
+import type { Kind } from '../../../core/library/index.ts';
 import type { FieldSpec } from './types.ts';
 
 const line = () => ({ text: '' });
@@ -20,12 +48,12 @@ const severity = (key: string, label: string, optional = false): FieldSpec => ({
   type: 'choice',
   key,
   label,
-  options: L.SEVERITIES,
+  options: SEVERITIES,
   words: { 1: '1: only noted', 2: '2: the repetition is not clean', 3: '3: ends the set' },
   optional,
   none: 'as everywhere',
 });
-const felt: FieldSpec[] = [choice('region', 'Where', L.REGIONS), choice('kind', 'As what', L.FELT_KINDS)];
+const felt: FieldSpec[] = [choice('region', 'Where', REGIONS), choice('kind', 'As what', FELT_KINDS)];
 const ruledFelt: FieldSpec[] = [...felt, { type: 'under', key: 'holdsUnder', label: 'House rule' }];
 const feltFresh = () => ({ region: 'back of hip', kind: 'work' });
 const foot: FieldSpec[] = [
@@ -48,50 +76,50 @@ export const needFresh = () => ({ equipment: '', count: 1, setUp: [] });
 const variation: FieldSpec[] = [
   { type: 'text', key: 'name', label: 'Name' },
   { type: 'text', key: 'shortName', label: 'Short name' },
-  choice('pattern', 'Pattern', L.PATTERNS),
-  choices('roles', 'Roles', L.ROLES),
+  choice('pattern', 'Pattern', PATTERNS),
+  choices('roles', 'Roles', ROLES),
   {
     type: 'choice',
     key: 'prepares',
     label: 'What it prepares (with the role prepare)',
-    options: L.PREPARE_STEPS,
+    options: PREPARE_STEPS,
     optional: true,
   },
   heading('Purpose'),
   lines('purpose', 'Purpose'),
   lines('reasonsToChoose', 'Reasons to choose it'),
-  choice('dominance', 'Dominance', L.DOMINANCES),
-  choices('muscles', 'Muscles', L.MUSCLES),
-  choices('joints', 'Joints', L.JOINTS),
+  choice('dominance', 'Dominance', DOMINANCES),
+  choices('muscles', 'Muscles', MUSCLES),
+  choices('joints', 'Joints', JOINTS),
   heading('Kind of movement'),
-  choice('laterality', 'Legs', L.LATERALITIES),
-  choice('sideOrder', 'Sides', L.SIDE_ORDERS),
-  choice('direction', 'Direction', L.DIRECTIONS),
+  choice('laterality', 'Legs', LATERALITIES),
+  choice('sideOrder', 'Sides', SIDE_ORDERS),
+  choice('direction', 'Direction', DIRECTIONS),
   { type: 'flag', key: 'impact', label: 'Has a jump or a landing' },
-  choice('loadKind', 'Load', L.LOAD_KINDS),
-  choice('loadPlace', 'Load place', L.LOAD_PLACES),
+  choice('loadKind', 'Load', LOAD_KINDS),
+  choice('loadPlace', 'Load place', LOAD_PLACES),
   heading('Prepare'),
   { type: 'documents', key: 'drills', label: 'Prepare drills that go with it', kind: 'variation' },
   heading('Equipment and set-up'),
   { type: 'list', key: 'equipmentAll', label: 'Needed', item: 'equipment', fields: NEED, fresh: needFresh },
   { type: 'needGroups', key: 'equipmentAny', label: 'One of each group is enough' },
   lines('setUpMeasures', 'Set-up measures, and how they follow from the body'),
-  choice('support', 'Support', L.SUPPORTS),
+  choice('support', 'Support', SUPPORTS),
   lines('supportNotes', 'About the support'),
   heading('Getting in and out'),
   lines('gettingIn', 'Getting in'),
   lines('gettingOut', 'Getting out'),
   lines('ifItGoesWrong', 'If it goes wrong'),
   heading('Stance, hands, eyes'),
-  choice('stanceWidth', 'Stance width', L.STANCE_WIDTHS),
+  choice('stanceWidth', 'Stance width', STANCE_WIDTHS),
   { type: 'ruled', key: 'toeOutDeg', label: 'Toes out', unit: '°', optional: true },
-  choice('footWeight', 'Weight in the foot', L.FOOT_WEIGHTS),
+  choice('footWeight', 'Weight in the foot', FOOT_WEIGHTS),
   lines('stance', 'Stance'),
   lines('hands', 'Hands and arms, easier to harder'),
   lines('gaze', 'Gaze and head'),
   lines('contactPoints', 'Contact points'),
   heading('Execution'),
-  choice('rangeTarget', 'Range target', L.RANGE_TARGETS),
+  choice('rangeTarget', 'Range target', RANGE_TARGETS),
   lines('rangeNotes', 'Range'),
   lines('breathing', 'Brace and breathing'),
   {
@@ -150,14 +178,14 @@ const variation: FieldSpec[] = [
     kind: 'caution',
   },
   heading('Dose'),
-  choice('countedIn', 'Counted in', L.COUNTED_IN),
+  choice('countedIn', 'Counted in', COUNTED_IN),
   {
     type: 'list',
     key: 'dose',
     label: 'Default dose by role',
     item: 'dose',
     fields: [
-      choice('role', 'Role', L.ROLES),
+      choice('role', 'Role', ROLES),
       { type: 'number', key: 'sets', label: 'Sets', step: 1 },
       { type: 'number', key: 'repsFrom', label: 'Repetitions from', step: 1, optional: true },
       { type: 'number', key: 'repsTo', label: 'to', step: 1, optional: true },
@@ -186,10 +214,10 @@ const variation: FieldSpec[] = [
 
 const cue: FieldSpec[] = [
   { type: 'line', key: 'line', label: 'The cue: one short line' },
-  choice('phase', 'Said at', L.PHASES),
-  choice('cueKind', 'Kind', L.CUE_KINDS),
-  choice('view', 'Checked from', L.VIEWS),
-  choices('stages', 'Suits', L.STAGES),
+  choice('phase', 'Said at', PHASES),
+  choice('cueKind', 'Kind', CUE_KINDS),
+  choice('view', 'Checked from', VIEWS),
+  choices('stages', 'Suits', STAGES),
   {
     type: 'document',
     key: 'addresses',
@@ -203,8 +231,8 @@ const cue: FieldSpec[] = [
 const fault: FieldSpec[] = [
   { type: 'text', key: 'name', label: 'Name' },
   { type: 'line', key: 'sign', label: 'Sign' },
-  choice('phase', 'Phase', L.PHASES),
-  choices('views', 'Seen from', L.VIEWS),
+  choice('phase', 'Phase', PHASES),
+  choices('views', 'Seen from', VIEWS),
   severity('severity', 'Severity'),
   {
     type: 'list',
@@ -263,7 +291,7 @@ const fault: FieldSpec[] = [
     label: 'Answers, cheapest first',
     item: 'answer',
     fields: [
-      choice('answerKind', 'Kind', L.ANSWER_KINDS),
+      choice('answerKind', 'Kind', ANSWER_KINDS),
       { type: 'line', key: 'line', label: 'What to do' },
       { type: 'document', key: 'cue', label: 'Cue', kind: 'cue', optional: true },
       { type: 'document', key: 'variation', label: 'Variation', kind: 'variation', optional: true },
@@ -395,7 +423,7 @@ const houseQuestion: FieldSpec[] = [
     key: 'byStage',
     label: 'Different by stage',
     item: 'stage',
-    fields: [choice('stage', 'Stage', L.STAGES), ...answerFields],
+    fields: [choice('stage', 'Stage', STAGES), ...answerFields],
     fresh: () => ({ stage: 'learning', answer: '', why: '' }),
   },
   {
@@ -419,7 +447,7 @@ const houseQuestion: FieldSpec[] = [
 
 const drillList: FieldSpec[] = [
   { type: 'text', key: 'name', label: 'Name' },
-  choice('pattern', 'Pattern', L.PATTERNS),
+  choice('pattern', 'Pattern', PATTERNS),
   lines('notes', 'Notes'),
   { type: 'documents', key: 'drills', label: 'Drills in order', kind: 'variation' },
   ...foot,
@@ -446,7 +474,7 @@ export const LEVEL: FieldSpec[] = [
         label: 'Help on arrival, meant to fade',
         item: 'aid',
         fields: [
-          choice('aid', 'Aid', L.AIDS),
+          choice('aid', 'Aid', AIDS),
           { type: 'number', key: 'amount', label: 'How much (pads, or 1 light to 3 strong)', step: 1 },
         ],
         fresh: () => ({ aid: 'pads', amount: 1 }),
@@ -455,7 +483,7 @@ export const LEVEL: FieldSpec[] = [
   },
   { type: 'document', key: 'main', label: 'Main variation', kind: 'variation' },
   { type: 'documents', key: 'equals', label: 'Equals', kind: 'variation' },
-  choice('stage', 'Stage', L.STAGES),
+  choice('stage', 'Stage', STAGES),
   { type: 'text', key: 'name', label: 'Name' },
   { type: 'text', key: 'id', label: 'Short id (never changes once people stand here)' },
   {
@@ -488,7 +516,7 @@ export const LEVEL: FieldSpec[] = [
         type: 'choice',
         key: 'role',
         label: 'Who does it as',
-        options: L.ROLES,
+        options: ROLES,
         optional: true,
         none: 'any role',
       },
@@ -496,7 +524,7 @@ export const LEVEL: FieldSpec[] = [
         type: 'choice',
         key: 'stage',
         label: 'Read at stage',
-        options: L.STAGES,
+        options: STAGES,
         optional: true,
         none: 'any stage',
       },
@@ -504,7 +532,7 @@ export const LEVEL: FieldSpec[] = [
       { type: 'criterion', key: 'stepBack', label: 'Step back when', negated: true },
     ],
     fresh: () => {
-      const { advance, stepBack } = L.blankLevel('', '');
+      const { advance, stepBack } = blankLevel('', '');
       return { role: 'prepare', advance, stepBack };
     },
   },
@@ -512,7 +540,7 @@ export const LEVEL: FieldSpec[] = [
 
 const ladder: FieldSpec[] = [
   { type: 'text', key: 'name', label: 'Name' },
-  choice('pattern', 'Pattern', L.PATTERNS),
+  choice('pattern', 'Pattern', PATTERNS),
   lines('purpose', 'Purpose'),
   {
     type: 'list',
@@ -520,7 +548,7 @@ const ladder: FieldSpec[] = [
     label: 'Levels, from the easiest',
     item: 'level',
     fields: LEVEL,
-    fresh: () => L.blankLevel('', ''),
+    fresh: () => blankLevel('', ''),
   },
   {
     type: 'list',
@@ -528,7 +556,7 @@ const ladder: FieldSpec[] = [
     label: 'Why the order stands where the computed demand disagrees',
     item: 'answer',
     fields: [
-      choice('kind', 'Question', L.DEMAND_QUESTIONS),
+      choice('kind', 'Question', DEMAND_QUESTIONS),
       { type: 'text', key: 'from', label: 'Level below (its short id)', optional: true },
       { type: 'text', key: 'to', label: 'Level (its short id)' },
       { type: 'text', key: 'reason', label: 'Reason' },
@@ -538,7 +566,7 @@ const ladder: FieldSpec[] = [
   ...foot,
 ];
 
-export const FORMS: Record<L.Kind, FieldSpec[]> = {
+export const FORMS: Record<Kind, FieldSpec[]> = {
   variation,
   cue,
   fault,

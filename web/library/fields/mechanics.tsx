@@ -1,13 +1,8 @@
-import type { Mechanics } from '../../../core/library/index.ts';
+import type { Mechanics } from '../../../core/posture/index.ts';
 import { REFERENCE_BUILD } from '../../../core/body/index.ts';
-import {
-  BLANK_MECHANICS,
-  FREE_HANDS,
-  LOAD_LOOKS,
-  LOAD_PLACES,
-  settledAlone,
-  WALLS,
-} from '../../../core/library/index.ts';
+import { BLANK_MECHANICS } from '../../../core/library/index.ts';
+import { FREE_HANDS, LOAD_LOOKS, settledAlone, WALLS } from '../../../core/posture/index.ts';
+import { LOAD_PLACES } from '../../../core/terms/index.ts';
 import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
 import { EditFields } from './edit.tsx';
 import type { EditContext } from './context.ts';

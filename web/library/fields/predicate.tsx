@@ -1,18 +1,26 @@
 import { X } from 'lucide-react';
 import type { EntrySummary } from '../../../contract/library.ts';
-import * as L from '../../../core/library/index.ts';
+import {
+  LATERALITIES,
+  LOAD_KINDS,
+  LOAD_PLACES,
+  PATTERNS,
+  RANGE_TARGETS,
+  ROLES,
+  SUPPORTS,
+} from '../../../core/terms/index.ts';
 import type { Predicate } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
 
 type ListTest = Extract<Predicate, { is: unknown }>['test'];
 const OPTIONS: Record<Exclude<ListTest, 'equipment'>, readonly string[]> = {
-  pattern: L.PATTERNS,
-  laterality: L.LATERALITIES,
-  'load kind': L.LOAD_KINDS,
-  'load place': L.LOAD_PLACES,
-  support: L.SUPPORTS,
-  range: L.RANGE_TARGETS,
-  role: L.ROLES,
+  pattern: PATTERNS,
+  laterality: LATERALITIES,
+  'load kind': LOAD_KINDS,
+  'load place': LOAD_PLACES,
+  support: SUPPORTS,
+  range: RANGE_TARGETS,
+  role: ROLES,
 };
 const TESTS: Predicate['test'][] = [
   'every variation',

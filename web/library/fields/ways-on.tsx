@@ -1,8 +1,8 @@
 import type { EntrySummary } from '../../../contract/library.ts';
 import { wayOnSentence } from '../../../core/ladder/index.ts';
-import type { WayOn } from '../../../core/ladder/index.ts';
-import { AIDS } from '../../../core/library/index.ts';
-import type { Aid } from '../../../core/library/index.ts';
+import type { WayOn } from '../../../core/library/index.ts';
+import { AIDS } from '../../../core/terms/index.ts';
+import type { Aid } from '../../../core/terms/index.ts';
 import { EditList } from './edit-list.tsx';
 import { NumberBox } from './number-box.tsx';
 

@@ -1,4 +1,4 @@
-import type { LoggedSet } from './evidence.ts';
+import type { LoggedSet } from './set.ts';
 
 /** Aids and settings of the newest set of the variation that tells any; null: none is known. Entry order is irrelevant. */
 export function lastAids(

@@ -1,5 +1,4 @@
-import type { LoadPlace } from './vocabulary.ts';
-import type { RuledNumber } from './documents.ts';
+import type { LoadPlace, RuledNumber } from '../terms/index.ts';
 
 /** Load used for the figure and the demand: a fraction of body mass, in all or in each hand. */
 export interface ReferenceLoad {

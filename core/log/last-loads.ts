@@ -1,4 +1,4 @@
-import type { LoggedSet } from './evidence.ts';
+import type { LoggedSet } from './set.ts';
 
 /** Load of the newest set of each variation, kg; sets without a load say nothing. Entry order is irrelevant. */
 export function lastLoads(

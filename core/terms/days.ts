@@ -1,4 +1,5 @@
-import type { IsoDate } from './evidence.ts';
+/** Calendar day of the hall, `YYYY-MM-DD`; compares as text. */
+export type IsoDate = string;
 
 const dayNumber = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;
 

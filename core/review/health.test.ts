@@ -7,17 +7,10 @@ import type { LibraryFile } from '../exchange/index.ts';
 import { madeUpShelf } from '../testing/library.ts';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
 import { seeded } from '../testing/seeded.ts';
-import {
-  BLANK_MECHANICS,
-  BLOCKING,
-  blankBody,
-  breachesOf,
-  findingsAbout,
-  HEALTH_KINDS,
-  healthOf,
-  shelfOf,
-} from './index.ts';
-import type { Body, Equipment, Finding, Shelf, Variation } from './index.ts';
+import { BLANK_MECHANICS, blankBody, breachesOf, shelfOf } from '../library/index.ts';
+import { BLOCKING, findingsAbout, HEALTH_KINDS, healthOf } from './health.ts';
+import type { Body, Equipment, Shelf, Variation } from '../library/index.ts';
+import type { Finding } from './health.ts';
 import { runs } from '../testing/runs.ts';
 
 const demo = (

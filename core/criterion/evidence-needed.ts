@@ -1,5 +1,5 @@
 import type { Atom, Criterion } from './criteria.ts';
-import type { VariationFacts } from './evidence.ts';
+import type { VariationFacts } from '../log/index.ts';
 
 /** What has to be logged, asked or measured before an atom can be judged, as a list of phrases. */
 export function evidenceNeeded(

@@ -1,20 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AID_WORDS, AIDS } from '../library/index.ts';
+import { AID_WORDS, AIDS } from '../terms/index.ts';
 import { anyCriterion } from '../testing/criteria.ts';
-import {
-  canBeMet,
-  criterionProblems,
-  depthOf,
-  leavesOf,
-  neverMet,
-  sentenceOf,
-  simplified,
-  evidenceNeeded,
-  ATOM_KINDS,
-  ATOM_NAMES,
-} from './index.ts';
-import type { Atom, Criterion, Window } from './index.ts';
+import { canBeMet, neverMet, evidenceNeeded } from './evidence-needed.ts';
+import { criterionProblems } from './limits.ts';
+import { depthOf, leavesOf, simplified, ATOM_KINDS } from './criteria.ts';
+import { sentenceOf, ATOM_NAMES } from './sentence.ts';
+import type { Atom, Criterion, Window } from './criteria.ts';
 import { facts } from '../testing/samples.ts';
 import { runs } from '../testing/runs.ts';
 

@@ -1,5 +1,5 @@
-import type { Side } from '../library/index.ts';
-import type { FactsBySlug, LoggedSet } from './evidence.ts';
+import type { Side } from '../terms/index.ts';
+import type { FactsBySlug, LoggedSet } from '../log/index.ts';
 import { isOneSided } from './pool.ts';
 import type { Pool } from './pool.ts';
 import { allOf } from './three-valued.ts';

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD } from '../body/index.ts';
-import { consequencesOf, demandOf } from '../demand/index.ts';
-import { isComputed, isHeld, rangeOf } from '../posture/index.ts';
+import { consequencesOf } from './consequences.ts';
+import { demandOf } from './variation.ts';
+import { isComputed, isHeld, rangeOf, settledAlone, settleMechanics } from '../posture/index.ts';
 import { level, question, variation } from '../testing/samples.ts';
 import {
   BLANK_MECHANICS,
@@ -10,11 +11,9 @@ import {
   breachesOf,
   resolve,
   resolveMechanics,
-  settledAlone,
-  settleMechanics,
   shelfOf,
-} from './index.ts';
-import type { Body, Ladder } from './index.ts';
+} from '../library/index.ts';
+import type { Body, Ladder } from '../library/index.ts';
 
 const library = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),

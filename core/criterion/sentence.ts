@@ -1,7 +1,7 @@
-import { AID_WORDS, SEVERITY_WORDS } from '../library/index.ts';
-import type { Aid, RuledNumber, Severity } from '../library/index.ts';
+import { SEVERITY_WORDS, aidWords } from '../terms/index.ts';
+import type { Aid, RuledNumber, Severity } from '../terms/index.ts';
 import { isAtom } from './criteria.ts';
-import type { Atom, RuledAtom, RuledCriterion, WayOn, Window } from './criteria.ts';
+import type { Atom, RuledAtom, RuledCriterion, Window } from './criteria.ts';
 
 /** Says what a level of another ladder is called; without it the ids stand. */
 export type NameOfLevel = (ladder: string, level: string) => string;
@@ -35,9 +35,6 @@ const windowWords = (w: Window | undefined): string => {
       return ` in the last ${plural(w.last, 'day')}`;
   }
 };
-
-/** "1 pad", "hands touching", or the bare number beyond what has a word. */
-export const aidWords = (aid: Aid, amount: number): string => AID_WORDS[aid][amount] ?? `${amount} × ${aid}`;
 
 /** What the aid may be at most, or what it is above. */
 const aidLimit = (aid: Aid, most: RuledNumber): string =>
@@ -193,25 +190,3 @@ export const ATOM_NAMES: Record<Atom['kind'], string> = {
   levelHeld: 'a level of another ladder',
   signedOff: 'sign-off',
 };
-
-/** A way on inside a level, as a phrase. */
-export function wayOnSentence(w: WayOn): string {
-  switch (w.way) {
-    case 'repetitions':
-      return `${plural(w.step, 'more repetition', 'more repetitions')} a set, up to ${w.upTo}`;
-    case 'seconds':
-      return `${w.step} s longer, up to ${w.upTo} s`;
-    case 'sets':
-      return `${plural(w.step, 'more set', 'more sets')}, up to ${w.upTo}`;
-    case 'rounds':
-      return `${plural(w.step, 'more round', 'more rounds')}, up to ${w.upTo}`;
-    case 'load':
-      return `${w.stepKg} kg more, up to ${w.upToKg} kg`;
-    case 'slower lowering':
-      return `lowering ${w.stepS} s slower, up to ${w.upToS} s`;
-    case 'less aid':
-      return `${w.aid} one step less at a time, down to ${aidWords(w.aid, w.downTo)}`;
-    case 'fewer aids':
-      return `without ${w.aid}`;
-  }
-}

@@ -1,9 +1,9 @@
-import type { LoadKind, Side } from '../library/index.ts';
+import type { LoadKind, Side, IsoDate } from '../terms/index.ts';
 import type { Criterion } from './criteria.ts';
 import { leavesOf } from './criteria.ts';
-import { daysAfter, daysBetween } from './days.ts';
+import { daysAfter, daysBetween } from '../terms/index.ts';
 import { evaluate } from './evaluate.ts';
-import type { EvidenceSession, IsoDate, LoggedSet, VariationFacts } from './evidence.ts';
+import type { EvidenceSession, LoggedSet, VariationFacts } from '../log/index.ts';
 import type { EvaluationContext } from './judge.ts';
 
 /** Days between sessions where too few tell: two to four a week (common practice, no source). */

@@ -1,7 +1,7 @@
-import type { Side } from '../library/index.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
 import type { Criterion } from './criteria.ts';
 import { isAtom } from './criteria.ts';
-import type { EvidenceSession, IsoDate } from './evidence.ts';
+import type { EvidenceSession } from '../log/index.ts';
 import { judgeAtom } from './judge.ts';
 import type { EvaluationContext } from './judge.ts';
 import { sentenceOf } from './sentence.ts';

@@ -1,16 +1,13 @@
-import { AIDS } from '../library/index.ts';
-import type { Aid, Felt } from '../library/index.ts';
+import { AIDS, daysBetween, aidWords } from '../terms/index.ts';
+import type { Aid, Felt, IsoDate } from '../terms/index.ts';
 import type { Atom, SetAtom } from './criteria.ts';
-import { daysBetween } from './days.ts';
-import { cleanReps, faultyReps } from './evidence.ts';
-import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
-import { aidWords } from './sentence.ts';
+import { cleanReps, faultyReps, sideDifference, SIDE_TEST_DAYS } from '../log/index.ts';
+import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
 import type { NameOfLevel } from './sentence.ts';
 import { poolOf } from './pool.ts';
 import type { Pool } from './pool.ts';
 import { setsReaching, shareOfSets, tooShort, worstAnswer } from './reach.ts';
 import type { Finding } from './reach.ts';
-import { sideDifference, SIDE_TEST_DAYS } from './sides.ts';
 
 /** A coach's or the head coach's word that a level is done well. */
 export interface SignOff {

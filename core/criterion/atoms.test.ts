@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { ATOM_KINDS, evaluate, levelEvidence } from './index.ts';
-import type { Criterion, EvaluationContext, Judgement, LoggedSet, VariationFacts } from './index.ts';
+import { ATOM_KINDS } from './criteria.ts';
+import { evaluate } from './evaluate.ts';
+import { levelEvidence } from '../log/index.ts';
+import type { Criterion } from './criteria.ts';
+import type { EvaluationContext } from './judge.ts';
+import type { Judgement } from './three-valued.ts';
+import type { LoggedSet, VariationFacts } from '../log/index.ts';
 
 const D = ['2026-01-05', '2026-01-07', '2026-01-10'] as const;
 const TODAY = '2026-01-10';

@@ -1,16 +1,23 @@
-import { equalsAmong, fitOf, needsOf } from '../kit/index.ts';
-import { canBeMet, factsOf, neverMet } from '../ladder/index.ts';
-import type { Body, Kind, Line, Variation } from './documents.ts';
-import type { SettledMechanics } from './mechanics.ts';
-import { placesOn } from './places.ts';
-import { carries } from './predicate.ts';
-import { LINE_FIELD_WORDS, printedLines } from './printed.ts';
-import { referencesOf } from './references.ts';
-import { LINE_FIELDS, resolve, resolveMechanics } from './resolve.ts';
-import type { LineField, ResolvedVariation } from './resolve.ts';
-import { documentId } from './shelf.ts';
-import type { Shelf } from './shelf.ts';
-import { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
+import { equalsAmong, fitOf } from '../kit/index.ts';
+import {
+  needsOf,
+  placesOn,
+  carries,
+  LINE_FIELD_WORDS,
+  printedLines,
+  referencesOf,
+  LINE_FIELDS,
+  resolve,
+  resolveMechanics,
+  documentId,
+  NEAR_DUPLICATE,
+  SimilarityIndex,
+  wordsIn,
+} from '../library/index.ts';
+import { canBeMet, neverMet } from '../criterion/index.ts';
+import { factsOf } from '../ladder/index.ts';
+import type { Body, Kind, Line, Variation, LineField, ResolvedVariation, Shelf } from '../library/index.ts';
+import type { SettledMechanics } from '../posture/index.ts';
 
 /**
  * What can be wrong with a library that still holds together, in the order in which it is worth mending, and whether it

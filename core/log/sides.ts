@@ -1,7 +1,9 @@
-import type { Side } from '../library/index.ts';
-import { daysBetween } from './days.ts';
-import { cleanReps } from './evidence.ts';
-import type { EvidenceSession, FactsBySlug, IsoDate, LoggedSet } from './evidence.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
+import { daysBetween } from '../terms/index.ts';
+import { cleanReps } from './clean.ts';
+import type { EvidenceSession } from './evidence.ts';
+import type { FactsBySlug } from './facts.ts';
+import type { LoggedSet } from './set.ts';
 
 /** A side test older than this says nothing about today. */
 export const SIDE_TEST_DAYS = 28;

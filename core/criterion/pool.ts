@@ -1,6 +1,7 @@
 import type { Window } from './criteria.ts';
-import { daysBetween } from './days.ts';
-import type { EvidenceSession, FactsBySlug, IsoDate } from './evidence.ts';
+import { daysBetween } from '../terms/index.ts';
+import type { EvidenceSession, FactsBySlug } from '../log/index.ts';
+import type { IsoDate } from '../terms/index.ts';
 
 /** The sessions a window takes in, oldest first, and how many it asked for at least. */
 export interface Pool {

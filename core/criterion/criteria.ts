@@ -1,4 +1,4 @@
-import type { Aid, Felt, RuledNumber, Severity, Signer, Slug } from '../library/index.ts';
+import type { Aid, Felt, RuledNumber, Severity, Signer, Slug } from '../terms/index.ts';
 
 /**
  * Where an atom looks in the level's evidence; absent: the sets of one session.
@@ -89,18 +89,6 @@ export const ATOM_KINDS = [
 /** Criteria beyond this are refused: nobody could hold them in their head. */
 export const MOST_DEPTH = 6;
 export const MOST_ATOMS = 40;
-
-/** How a level grows before the next one is asked for; tried in the order of the level's list. */
-export type WayOn =
-  | { way: 'repetitions'; step: number; upTo: number }
-  | { way: 'seconds'; step: number; upTo: number }
-  | { way: 'sets'; step: number; upTo: number }
-  | { way: 'rounds'; step: number; upTo: number }
-  | { way: 'load'; stepKg: number; upToKg: number; equipment?: string }
-  | { way: 'slower lowering'; stepS: number; upToS: number }
-  /** One step less of an aid at a time, from what the level starts with. */
-  | { way: 'less aid'; aid: Aid; downTo: number }
-  | { way: 'fewer aids'; aid: string };
 
 export function isAtom<N>(c: Criterion<N>): c is Atom<N> {
   return c.kind !== 'all' && c.kind !== 'any' && c.kind !== 'not' && c.kind !== 'sessionsRunning';

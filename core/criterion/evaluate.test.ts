@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { evaluate, levelEvidence, sentenceOf, sideDifference } from './index.ts';
-import type { Criterion, Judgement, LoggedSet, VariationFacts } from './index.ts';
+import { evaluate } from './evaluate.ts';
+import { levelEvidence, sideDifference } from '../log/index.ts';
+import { sentenceOf } from './sentence.ts';
+import type { Criterion } from './criteria.ts';
+import type { Judgement } from './three-valued.ts';
+import type { LoggedSet, VariationFacts } from '../log/index.ts';
 
 const D1 = '2026-01-05';
 const D2 = '2026-01-07';

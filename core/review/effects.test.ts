@@ -3,21 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { madeUpLibrary, madeUpShelf } from '../testing/library.ts';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
 import { seeded } from '../testing/seeded.ts';
-import { sentenceOf } from '../ladder/index.ts';
-import type { RuledCriterion } from '../ladder/index.ts';
+import { sentenceOf } from '../criterion/index.ts';
+import type { RuledCriterion } from '../criterion/index.ts';
 import {
   blankBody,
   breachesOf,
-  effectsOf,
   mergeCues,
   mergeEdits,
   printedLines,
   resolve,
   resolveLadder,
-  STAGES,
   withChanges,
-} from './index.ts';
-import type { Body, HouseQuestion, Line, Shelf } from './index.ts';
+} from '../library/index.ts';
+import { effectsOf } from './effects.ts';
+import { STAGES } from '../terms/index.ts';
+import type { Body, HouseQuestion, Line, Shelf } from '../library/index.ts';
 import { runs } from '../testing/runs.ts';
 
 const under = (text: string, ...answers: string[]): Line => ({ text, holdsUnder: { q: answers } });

@@ -215,6 +215,9 @@ export const AID_WORDS: Record<Aid, readonly string[]> = {
   'hand support': ['no hand support', 'hands touching', 'hands leaning'],
   'band help': ['no band help', 'a light band', 'a middle band', 'a strong band'],
 };
+/** "1 pad", "hands touching", or the bare number beyond what has a word. */
+export const aidWords = (aid: Aid, amount: number): string => AID_WORDS[aid][amount] ?? `${amount} × ${aid}`;
+
 export const MOST_AID = (aid: Aid): number => AID_WORDS[aid].length - 1;
 
 /** Who may sign a level off. */

@@ -1,0 +1,10 @@
+export { cleanReps, faultyReps } from './clean.ts';
+export { bySetOrder, levelEvidence } from './evidence.ts';
+export type { EvidenceSession } from './evidence.ts';
+export type { FactsBySlug, VariationFacts } from './facts.ts';
+export { lastAids } from './last-aids.ts';
+export { lastLoads } from './last-loads.ts';
+export type { LoggedSet } from './set.ts';
+export { SIDE_TEST_DAYS, sideDifference, sidesDiffer } from './sides.ts';
+export type { SideDifference } from './sides.ts';
+export { setWithoutHealth } from './without-health.ts';
