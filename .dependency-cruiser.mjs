@@ -53,9 +53,6 @@ const UPWARD_TODAY = [
 
 /** Circles of files inside one room that stand today, each by one file on it; each is to go, none may be added. */
 const CIRCLES_TODAY = [
-  'core/posture/drawn.ts',
-  'core/posture/figure.ts',
-  'core/posture/side-step.ts',
   'web/library/fields/edit.tsx',
   'web/library/fields/mechanics.tsx',
   'web/log/set-fields.tsx',

@@ -1,6 +1,6 @@
 import type { Build } from '../body/index.ts';
 import type { DrawnMechanics, DrawnPose } from './mechanics.ts';
-import type { ArmPoints, Figure, LegPoints } from './figure.ts';
+import type { ArmPoints, Figure, LegPoints } from './figure-points.ts';
 import { rad } from './plane.ts';
 import type { Point } from './plane.ts';
 

@@ -2,8 +2,8 @@ export { benchForLevelTopM, bridgeRange, fittedBenchM, topSlopeDeg } from './bri
 export type { BridgeSetUp } from './bridge.ts';
 export { describePosture, describeRange } from './describe.ts';
 export { extension } from './extension.ts';
+export type { ArmPoints, Figure, LegPoints, Prop } from './figure-points.ts';
 export { figureAt } from './figure.ts';
-export type { ArmPoints, Figure, LegPoints, Prop } from './figure.ts';
 export { hinge, hingeMasses, hipTravelM, lift } from './hinge.ts';
 export type { HingeSetUp, LiftSetUp } from './hinge.ts';
 export { lunge, lungeMasses, rightAngleStepM } from './lunge.ts';

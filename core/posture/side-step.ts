@@ -1,6 +1,6 @@
 import type { Build } from '../body/index.ts';
 import type { SettledOf } from './mechanics.ts';
-import type { Figure, LegPoints } from './figure.ts';
+import type { Figure, LegPoints } from './figure-points.ts';
 import type { Point } from './plane.ts';
 import type { Posture } from './posture.ts';
 import type { Range } from './range.ts';
