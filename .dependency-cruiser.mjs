@@ -55,8 +55,6 @@ const UPWARD_TODAY = [
 const CIRCLES_TODAY = [
   'web/library/fields/edit.tsx',
   'web/library/fields/mechanics.tsx',
-  'web/log/set-fields.tsx',
-  'web/log/set-form.tsx',
 ];
 
 const oneOf = (names) => `(${names.join('|')})`;

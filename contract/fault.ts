@@ -1,3 +1,4 @@
+import { faultCounts } from './log.ts';
 import Joi from 'joi';
 import { FELT_KINDS, REGIONS, SIDES } from '../core/terms/index.ts';
 import type { ResolvedFault } from '../core/library/index.ts';
@@ -91,7 +92,7 @@ export interface RatingRequest {
   faults: (Seen & { reps: number })[];
 }
 export const ratingSchema = shape({
-  faults: list(shape({ fault: slug(), side, reps: whole(1, 500) }), 40),
+  faults: faultCounts,
 }).prefs(strict);
 
 /** A set of today that another coach watched, without what they saw. */

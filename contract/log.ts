@@ -1,9 +1,10 @@
+import { AID_TEXT, FAULT_REPS, FELT_LISTS, SET_FIELDS, setFields } from '../core/log/index.ts';
+import type { SetFieldAbout, LoggedSet, SideDifference, VariationFacts } from '../core/log/index.ts';
 import Joi from 'joi';
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES, STAGES } from '../core/terms/index.ts';
+import { ROLES, SIDES, STAGES } from '../core/terms/index.ts';
 import type { Role, Stage } from '../core/terms/index.ts';
 import type { SettledLadder } from '../core/library/index.ts';
 import type { Decision, Outcome, RecurringFault, Standing, TakenWay, Target } from '../core/ladder/index.ts';
-import type { LoggedSet, SideDifference, VariationFacts } from '../core/log/index.ts';
 import type { SignOff } from '../core/criterion/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
@@ -16,33 +17,38 @@ export type SetRequest = Omit<LoggedSet, 'id' | 'sessionId'> & {
 };
 
 const side = oneOf(SIDES).allow(null);
+/** Repetitions of a set that showed faults. */
+export const faultCounts = list(
+  shape({ fault: slug(), side, reps: whole(FAULT_REPS.from, FAULT_REPS.to) }),
+  SET_FIELDS.faults.most,
+);
+const ITEMS = {
+  faults: () => faultCounts,
+  sensations: (most: number) =>
+    list(shape({ region: oneOf(FELT_LISTS.region), kind: oneOf(FELT_LISTS.kind), side }), most),
+  aids: (most: number) =>
+    list(shape({ name: text(AID_TEXT.name), setting: looseText(AID_TEXT.setting) }), most),
+};
+
+function schemaOfField(f: SetFieldAbout): Joi.Schema {
+  const of =
+    f.is === 'number'
+      ? (f.whole ? whole : number)(f.from, f.to)
+      : f.is === 'flag'
+        ? Joi.boolean()
+        : f.is === 'choice'
+          ? oneOf(f.of)
+          : ITEMS[f.is](f.most);
+  return f.blank === null ? of.allow(null) : of;
+}
+
 export const setSchema = shape({
   personId: Joi.string().uuid(),
   date: day(),
   edit: whole(1, 100_000),
-  ordinal: whole(1, 1000),
   variation: slug(),
   variationRevision: whole(1, 1_000_000),
-  role: oneOf(ROLES),
-  warmUp: Joi.boolean(),
-  watched: Joi.boolean(),
-  sideTest: Joi.boolean(),
-  side,
-  plannedReps: whole(0, 500).allow(null),
-  doneReps: whole(0, 500).allow(null),
-  holdS: number(0, 7200).allow(null),
-  rounds: whole(0, 100).allow(null),
-  loadKg: number(0, 1000).allow(null),
-  loadKind: oneOf(LOAD_KINDS),
-  effort: number(0, 10).allow(null),
-  tempoKept: Joi.boolean().allow(null),
-  rangeReached: Joi.boolean().allow(null),
-  rangeDeg: number(-180, 360).allow(null),
-  faults: list(shape({ fault: slug(), side, reps: whole(1, 500) }), 40),
-  sensations: list(shape({ region: oneOf(REGIONS), kind: oneOf(FELT_KINDS), side }), 40).allow(null),
-  pain: number(0, 10).allow(null),
-  atEase: whole(0, 10).allow(null),
-  aids: list(shape({ name: text(80), setting: looseText(120) }), 20).allow(null),
+  ...Object.fromEntries(setFields().map(([name, f]) => [name, schemaOfField(f)])),
 }).prefs(strict);
 
 export const deleteSetSchema = shape({ edit: whole(2, 100_000) }).prefs(strict);

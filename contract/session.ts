@@ -1,3 +1,4 @@
+import type { VariationFacts, LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import type { CountedIn, LoadKind, Pattern, Stage } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
@@ -12,7 +13,6 @@ import type {
   Target,
   Trial,
 } from '../core/ladder/index.ts';
-import type { LoggedSet } from '../core/log/index.ts';
 import type { SetRowProblem } from '../core/exchange/index.ts';
 import { bodySchema } from './library.ts';
 import type { StoredSet } from './log.ts';
@@ -69,6 +69,7 @@ export interface TodayLine {
   recent: LoggedSet[];
   /** What decisions know of the variation, as far as the next set needs it. */
   countedIn: CountedIn;
+  severities: VariationFacts['severities'];
   /** The way on that the decision proposes, or the first still open. */
   wayOn: string | null;
   wayOnDue: boolean;

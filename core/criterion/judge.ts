@@ -1,7 +1,7 @@
+import { weakerOf, cleanReps, faultyReps, sideDifference, SIDE_TEST_DAYS } from '../log/index.ts';
 import { AIDS, daysBetween, aidWords } from '../terms/index.ts';
 import type { Aid, Felt, IsoDate } from '../terms/index.ts';
 import type { Atom, SetAtom } from './criteria.ts';
-import { cleanReps, faultyReps, sideDifference, SIDE_TEST_DAYS } from '../log/index.ts';
 import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
 import type { NameOfLevel } from './sentence.ts';
 import { poolOf } from './pool.ts';
@@ -384,7 +384,7 @@ function bySides(
       (diff.withinTolerance && diff.percent > percent ? ', one repetition is within tolerance' : ''),
     setIds: diff.setIds,
     ask: null,
-    sides: met ? [] : [diff.left < diff.right ? 'left' : 'right'],
+    sides: met ? [] : [weakerOf(diff) ?? []].flat(),
     date: diff.date,
   };
 }

@@ -1,4 +1,5 @@
-import type { LoadKind, Side, IsoDate } from '../terms/index.ts';
+import { AMOUNT_FIELD, SET_FIELDS, amountIn, blankSet } from '../log/index.ts';
+import type { Side, IsoDate } from '../terms/index.ts';
 import type { Criterion } from './criteria.ts';
 import { leavesOf } from './criteria.ts';
 import { daysAfter, daysBetween } from '../terms/index.ts';
@@ -13,30 +14,25 @@ export const MOST_SESSIONS_AHEAD = 30;
 
 /** A set in which everything that can be asked, seen or measured is as good as it can be. */
 function perfectSet(v: VariationFacts, date: IsoDate, ordinal: number, side: Side | null): LoggedSet {
-  const loadKind: LoadKind = v.loadKind;
+  const { loadKind } = v;
   return {
     id: `${date} ${ordinal}`,
     sessionId: date,
     date,
-    ordinal,
     variation: v.slug,
     variationRevision: 0,
-    role: 'work',
-    warmUp: false,
+    ...blankSet(),
+    ordinal,
     watched: true,
     sideTest: side !== null,
     side,
-    plannedReps: null,
-    doneReps: v.countedIn === 'repetitions' ? 500 : null,
-    holdS: v.countedIn === 'seconds held' ? 7200 : null,
-    rounds: v.countedIn === 'rounds' ? 100 : null,
-    loadKg: loadKind === 'none' || loadKind === 'band' ? null : 1000,
+    ...amountIn(v.countedIn, SET_FIELDS[AMOUNT_FIELD[v.countedIn]].to),
+    loadKg: loadKind === 'none' || loadKind === 'band' ? null : SET_FIELDS.loadKg.to,
     loadKind,
-    effort: 0,
+    effort: SET_FIELDS.effort.from,
     tempoKept: true,
     rangeReached: true,
-    rangeDeg: 360,
-    faults: [],
+    rangeDeg: SET_FIELDS.rangeDeg.to,
     sensations: v.wanted.map((f) => ({ ...f, side: null })),
     pain: 0,
     atEase: 10,

@@ -1,3 +1,4 @@
+import { dayOf, lastSets } from '../log/index.ts';
 import type { Window } from './criteria.ts';
 import { daysBetween } from '../terms/index.ts';
 import type { EvidenceSession, FactsBySlug } from '../log/index.ts';
@@ -38,14 +39,10 @@ export function poolOf(
 }
 
 /** The session with its last set alone, of each side where the sides are logged apart. */
-function lastSetOf(session: EvidenceSession, facts: FactsBySlug): EvidenceSession {
-  if (!isOneSided(session, facts)) return { ...session, sets: session.sets.slice(-1) };
-  const left = session.sets.findLast((s) => s.side === 'left');
-  const right = session.sets.findLast((s) => s.side === 'right');
-  const blank = session.sets.findLast((s) => s.side === null);
-  const last = new Set([left, right, blank]);
-  return { ...session, sets: session.sets.filter((s) => last.has(s)) };
-}
+const lastSetOf = (session: EvidenceSession, facts: FactsBySlug): EvidenceSession => ({
+  ...session,
+  sets: lastSets(dayOf(session.sets), isOneSided(session, facts)),
+});
 
 export const isOneSided = (session: EvidenceSession, facts: FactsBySlug): boolean =>
   session.sets.some((s) => facts.get(s.variation)?.oneSided);

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
 import { rowOfSet, setOfRow, SET_COLUMNS } from './set-rows.ts';
 import type { SetRow, SetRowContext } from './set-rows.ts';
 import type { LoggedSet } from '../log/index.ts';
 import { runs } from '../testing/runs.ts';
+import { anySetValues } from '../testing/sets.ts';
 
 const ID = '0a0b0c0d-1111-4222-8333-444455556666';
 const ctx: SetRowContext = {
@@ -14,52 +14,16 @@ const ctx: SetRowContext = {
   hasFault: (slug) => slug.startsWith('knee'),
   today: '2026-11-24',
 };
-const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: null });
-const whole = (min: number, max: number) => fc.integer({ min, max });
-const side = maybe(fc.constantFrom(...SIDES));
-const word = fc.constantFrom('-drop', '@home', 'pads', 'Rack hooks', 'Support: wall', 'band help');
-const anySet: fc.Arbitrary<LoggedSet> = fc
-  .record({
-    ordinal: whole(1, 50),
-    role: fc.constantFrom(...ROLES),
-    warmUp: fc.boolean(),
-    watched: fc.boolean(),
-    sideTest: fc.boolean(),
-    side,
-    plannedReps: maybe(whole(0, 30)),
-    doneReps: whole(0, 30),
-    holdS: maybe(fc.constantFrom(20, 32.5)),
-    rounds: maybe(whole(0, 5)),
-    loadKg: maybe(fc.constantFrom(2.5, 20)),
-    loadKind: fc.constantFrom(...LOAD_KINDS),
-    effort: maybe(fc.constantFrom(6, 7.5)),
-    tempoKept: maybe(fc.boolean()),
-    rangeReached: maybe(fc.boolean()),
-    rangeDeg: maybe(whole(-20, 150)),
-    faults: fc.array(fc.record({ fault: fc.constantFrom('knee-in', 'knee-out'), side, reps: whole(1, 9) }), {
-      maxLength: 3,
-    }),
-    sensations: maybe(
-      fc.array(
-        fc.record({ region: fc.constantFrom(...REGIONS), kind: fc.constantFrom(...FELT_KINDS), side }),
-        { maxLength: 3 },
-      ),
-    ),
-    pain: maybe(whole(0, 10)),
-    atEase: maybe(whole(0, 10)),
-    aids: maybe(
-      fc.array(fc.record({ name: word, setting: fc.constantFrom('2', '', 'left pole') }), { maxLength: 3 }),
-    ),
-  })
-  .map((s) => ({
-    ...s,
-    id: ID,
-    sessionId: '',
-    date: '2026-11-20',
-    variation: 'box-squat',
-    variationRevision: 3,
-    faults: s.watched ? s.faults : [],
-  }));
+const anySet: fc.Arbitrary<LoggedSet> = anySetValues().map((s) => ({
+  ...s,
+  id: ID,
+  sessionId: '',
+  date: '2026-11-20',
+  variation: 'box-squat',
+  variationRevision: 3,
+  doneReps: s.doneReps ?? 5,
+  faults: s.watched ? s.faults : [],
+}));
 
 const row = (change: Partial<SetRow> = {}): Partial<SetRow> => ({
   person: 'Ida',

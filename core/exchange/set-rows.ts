@@ -1,36 +1,29 @@
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
-import type { FeltKind, LoadKind, Region, Role, Side } from '../terms/index.ts';
-import type { LoggedSet } from '../log/index.ts';
+import { AMOUNT_FIELDS, FAULT_REPS, SET_FIELDS, blankSet, setFields } from '../log/index.ts';
+import type {
+  AidUsed,
+  FaultCount,
+  Sensation,
+  SetField,
+  SetFieldAbout,
+  SetValues,
+  LoggedSet,
+} from '../log/index.ts';
+import { FELT_KINDS, REGIONS } from '../terms/index.ts';
+import type { FeltKind, LoadKind, Region, Side } from '../terms/index.ts';
+
+const { ordinal, ...OTHERS } = SET_FIELDS;
+type FieldColumn = (typeof SET_FIELDS)[SetField]['column'];
+export type SetColumn = 'person' | 'date' | 'variation' | 'id' | FieldColumn;
 
 /** Columns of a file of sets, in order; see docs/exchange.md. */
-export const SET_COLUMNS = [
+export const SET_COLUMNS: readonly SetColumn[] = [
   'person',
   'date',
-  'set',
+  ordinal.column,
   'variation',
-  'role',
-  'warm_up',
-  'watched',
-  'side_test',
-  'side',
-  'planned_repetitions',
-  'repetitions',
-  'hold_s',
-  'rounds',
-  'load_kg',
-  'load_kind',
-  'effort',
-  'tempo_kept',
-  'range_reached',
-  'range_deg',
-  'faults',
-  'felt',
-  'pain',
-  'at_ease',
-  'aids',
+  ...Object.values(OTHERS).map((f) => f.column),
   'id',
-] as const;
-export type SetColumn = (typeof SET_COLUMNS)[number];
+];
 export type SetRow = Record<SetColumn, string>;
 
 /** What has to be there; every other column may be missing or empty, which means not known. */
@@ -43,8 +36,6 @@ export interface SetRowProblem {
   problem: string;
 }
 
-const yesNo = (b: boolean | null) => (b === null ? '' : b ? 'yes' : 'no');
-const plain = (n: number | null) => (n === null ? '' : String(n));
 const sided = (side: Side | null) => (side ? ` (${side})` : '');
 
 /** Words that a spreadsheet would run as a formula get an apostrophe before them, and lose it on the way back. */
@@ -54,42 +45,33 @@ const unguarded = (text: string) => (/^'+[=+\-@\t]/.test(text) ? text.slice(1) :
 /** Marks that tell parts of a cell apart do not stand in the words of one. */
 const apart = (text: string, marks: RegExp) => text.replace(marks, ',');
 
+/** A list in a cell: what is asked and was not there has a word of its own, since an empty cell is not known. */
+const LISTED = {
+  faults: (of: FaultCount[]) => of.map((f) => `${f.fault} x${f.reps}${sided(f.side)}`).join('; '),
+  sensations: (of: Sensation[]) =>
+    of.map((f) => `${f.kind}: ${f.region}${sided(f.side)}`).join('; ') || 'nothing',
+  aids: (of: AidUsed[]) =>
+    guarded(of.map((a) => `${apart(a.name, /[=;]/g)}=${apart(a.setting, /;/g)}`).join('; ') || 'none'),
+};
+
+function cellOf(set: SetValues, name: SetField): string {
+  if (name === 'faults') return LISTED.faults(set.faults);
+  if (name === 'sensations') return set.sensations ? LISTED.sensations(set.sensations) : '';
+  if (name === 'aids') return set.aids ? LISTED.aids(set.aids) : '';
+  const value = set[name];
+  return value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
+}
+
 /** A set as a row; '' is what is not known, "none" and "nothing" what was asked and was not there. */
 export function rowOfSet(set: LoggedSet, person: string): SetRow {
-  return {
+  const cells: Partial<SetRow> = {
     person: guarded(person),
     date: set.date,
-    set: String(set.ordinal),
     variation: set.variation,
-    role: set.role,
-    warm_up: yesNo(set.warmUp),
-    watched: yesNo(set.watched),
-    side_test: yesNo(set.sideTest),
-    side: set.side ?? '',
-    planned_repetitions: plain(set.plannedReps),
-    repetitions: plain(set.doneReps),
-    hold_s: plain(set.holdS),
-    rounds: plain(set.rounds),
-    load_kg: plain(set.loadKg),
-    load_kind: set.loadKind,
-    effort: plain(set.effort),
-    tempo_kept: yesNo(set.tempoKept),
-    range_reached: yesNo(set.rangeReached),
-    range_deg: plain(set.rangeDeg),
-    faults: set.faults.map((f) => `${f.fault} x${f.reps}${sided(f.side)}`).join('; '),
-    felt:
-      set.sensations === null
-        ? ''
-        : set.sensations.map((f) => `${f.kind}: ${f.region}${sided(f.side)}`).join('; ') || 'nothing',
-    pain: plain(set.pain),
-    at_ease: plain(set.atEase),
-    aids: guarded(
-      set.aids === null
-        ? ''
-        : set.aids.map((a) => `${apart(a.name, /[=;]/g)}=${apart(a.setting, /;/g)}`).join('; ') || 'none',
-    ),
     id: set.id,
   };
+  for (const [name] of setFields()) cells[SET_FIELDS[name].column] = cellOf(set, name);
+  return Object.fromEntries(SET_COLUMNS.map((c) => [c, cells[c] ?? ''])) as SetRow;
 }
 
 /** What the reader has to know of the hall. */
@@ -119,11 +101,10 @@ const flagIn = (text: string): boolean | null => {
   if (/^(no|n|0|false)$/i.test(text)) return false;
   throw new Wrong(`"${text}" is neither yes nor no.`);
 };
-function oneIn<T extends string>(text: string, list: readonly T[]): T | null {
+function oneIn(text: string, list: readonly string[]): string | null {
   if (text === '') return null;
-  if (!(list as readonly string[]).includes(text))
-    throw new Wrong(`"${text}" is none of ${list.join(', ')}.`);
-  return text as T;
+  if (!list.includes(text)) throw new Wrong(`"${text}" is none of ${list.join(', ')}.`);
+  return text;
 }
 const parts = (text: string) =>
   text
@@ -139,7 +120,8 @@ function faultsIn(text: string, has: (slug: string) => boolean): LoggedSet['faul
     if (!m) throw new Wrong(`"${part}" is not a fault like "knee-in x2 (left)".`);
     if (!has(m[1]!)) throw new Wrong(`The library has no fault "${m[1]}".`);
     const reps = m[2] === undefined ? 1 : Number(m[2]);
-    if (reps < 1 || reps > 500) throw new Wrong(`"${part}": repetitions from 1 to 500.`);
+    if (reps < FAULT_REPS.from || reps > FAULT_REPS.to)
+      throw new Wrong(`"${part}": repetitions from ${FAULT_REPS.from} to ${FAULT_REPS.to}.`);
     return { fault: m[1]!, side: (side as Side | undefined) ?? null, reps };
   });
 }
@@ -176,6 +158,24 @@ const isDay = (text: string) =>
   !Number.isNaN(Date.parse(`${text}T00:00:00Z`)) &&
   new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
 
+/** Reads the cell of one field; an empty one is null. @throws Wrong */
+function valueIn(f: SetFieldAbout, text: string, ctx: SetRowContext): unknown {
+  switch (f.is) {
+    case 'number':
+      return numberIn(text, f.from, f.to, f.whole);
+    case 'flag':
+      return flagIn(text);
+    case 'choice':
+      return oneIn(text, f.of);
+    case 'faults':
+      return faultsIn(text, ctx.hasFault);
+    case 'sensations':
+      return feltIn(text);
+    case 'aids':
+      return aidsIn(unguarded(text));
+  }
+}
+
 /**
  * A row as a set, or everything that is wrong with it. Numbers may be written with a decimal comma.
  * @param ordinal place within the session where the row names none
@@ -188,16 +188,6 @@ export function setOfRow(
 ): { set: ReadSet } | { problems: SetRowProblem[] } {
   const problems: SetRowProblem[] = [];
   const say = (column: SetColumn, problem: string) => problems.push({ line, column, problem });
-  const at = <T>(column: SetColumn, read: (text: string) => T, otherwise: T): T => {
-    try {
-      return read((row[column] ?? '').trim());
-    } catch (error) {
-      if (!(error instanceof Wrong)) throw error;
-      say(column, error.message);
-      return otherwise;
-    }
-  };
-
   const name = unguarded((row.person ?? '').trim());
   const person = name === '' ? null : ctx.person(name);
   if (name === '') say('person', 'Nobody is named.');
@@ -217,37 +207,30 @@ export function setOfRow(
   if (id !== '' && !/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id))
     say('id', `"${id}" is no valid id.`);
 
+  const read: Record<string, unknown> = {};
+  for (const [field, f] of setFields()) {
+    const column = SET_FIELDS[field].column;
+    try {
+      const value = valueIn(f, (row[column] ?? '').trim(), ctx);
+      if (value !== null) read[field] = value;
+    } catch (error) {
+      if (!(error instanceof Wrong)) throw error;
+      say(column, error.message);
+    }
+  }
   const set: ReadSet = {
+    ...blankSet(),
+    ordinal,
+    loadKind: variation?.loadKind ?? 'none',
+    // Each was read by what its field is.
+    ...(read as Partial<SetValues>),
     id: id === '' ? null : id,
     personId: person !== null && person !== 'several' ? person.id : '',
     date,
-    ordinal: at('set', (t) => numberIn(t, 1, 1000, true), null) ?? ordinal,
     variation: slug,
     variationRevision: variation?.revision ?? 0,
-    role: at<Role | null>('role', (t) => oneIn(t, ROLES), null) ?? 'work',
-    warmUp: at('warm_up', flagIn, null) ?? false,
-    watched: at('watched', flagIn, null) ?? false,
-    sideTest: at('side_test', flagIn, null) ?? false,
-    side: at<Side | null>('side', (t) => oneIn(t, SIDES), null),
-    plannedReps: at('planned_repetitions', (t) => numberIn(t, 0, 500, true), null),
-    doneReps: at('repetitions', (t) => numberIn(t, 0, 500, true), null),
-    holdS: at('hold_s', (t) => numberIn(t, 0, 7200, false), null),
-    rounds: at('rounds', (t) => numberIn(t, 0, 100, true), null),
-    loadKg: at('load_kg', (t) => numberIn(t, 0, 1000, false), null),
-    loadKind:
-      at<LoadKind | null>('load_kind', (t) => oneIn(t, LOAD_KINDS), null) ?? variation?.loadKind ?? 'none',
-    effort: at('effort', (t) => numberIn(t, 0, 10, false), null),
-    tempoKept: at('tempo_kept', flagIn, null),
-    rangeReached: at('range_reached', flagIn, null),
-    rangeDeg: at('range_deg', (t) => numberIn(t, -180, 360, false), null),
-    faults: at('faults', (t) => faultsIn(t, ctx.hasFault), []),
-    sensations: at('felt', feltIn, null),
-    pain: at('pain', (t) => numberIn(t, 0, 10, false), null),
-    atEase: at('at_ease', (t) => numberIn(t, 0, 10, true), null),
-    aids: at('aids', (t) => aidsIn(unguarded(t)), null),
   };
-  const amounts = ['repetitions', 'hold_s', 'rounds'] as const;
-  if (amounts.every((c) => (row[c] ?? '').trim() === '')) {
+  if (AMOUNT_FIELDS.every((f) => (row[SET_FIELDS[f].column] ?? '').trim() === '')) {
     say('repetitions', 'Neither repetitions nor seconds held nor rounds are given.');
   }
   if (!set.watched && set.faults.length > 0) say('faults', 'Faults are seen only in a watched set.');

@@ -1,3 +1,5 @@
+import { SIDES } from '../terms/index.ts';
+import { dayOf, cleanReps, levelEvidence, SIDE_TEST_DAYS } from '../log/index.ts';
 import type { Role, Stage, IsoDate } from '../terms/index.ts';
 import type { SettledLadder, SettledLevel } from '../library/index.ts';
 import type {
@@ -18,7 +20,6 @@ import {
   sessionsUntilMet,
   isOneSided,
 } from '../criterion/index.ts';
-import { cleanReps, levelEvidence, SIDE_TEST_DAYS } from '../log/index.ts';
 import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
 import { barring, barSentence, inForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
@@ -309,7 +310,7 @@ function growFinding(
   }
 
   const over = (s: EvidenceSession) =>
-    target.reps !== undefined && lastSets(s, input.facts).every((x) => (x ?? -1) >= target.reps! + 2);
+    target.reps !== undefined && lastClean(s, input.facts).every((x) => (x ?? -1) >= target.reps! + 2);
   if (lastTwo.every(over)) {
     return {
       rule: 'two-for-two',
@@ -335,10 +336,10 @@ function growFinding(
 }
 
 /** Clean repetitions of the last set, of each side where sides are logged apart; null where unknown. */
-function lastSets(session: EvidenceSession, facts: FactsBySlug): (number | null)[] {
-  if (!isOneSided(session, facts)) return [cleanReps(session.sets.at(-1)!, facts)];
-  return (['left', 'right'] as const).map((side) => {
-    const last = session.sets.filter((s) => s.side === side).at(-1);
-    return last ? cleanReps(last, facts) : null;
-  });
+function lastClean(session: EvidenceSession, facts: FactsBySlug): (number | null)[] {
+  const clean = (s: LoggedSet | undefined) => (s ? cleanReps(s, facts) : null);
+  const day = dayOf(session.sets);
+  return isOneSided(session, facts)
+    ? SIDES.map((side) => clean(day.of(side).at(-1)))
+    : [clean(day.sets.at(-1))];
 }

@@ -1,6 +1,8 @@
+import { evaluate } from '../criterion/index.ts';
+import { levelEvidence, weakerSide } from '../log/index.ts';
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
-import { nextSet, setsToFollow, weakerSide } from './next-set.ts';
+import { nextSet, setsToFollow } from './next-set.ts';
 import { targetAt } from './target.ts';
 import type { LoggedSet } from '../log/index.ts';
 import type { Target } from './target.ts';
@@ -79,11 +81,35 @@ describe('the set to do next', () => {
       side('left', D2, 10),
       side('right', D2, 9, { ordinal: 2 }),
     ];
-    expect(weakerSide(sets, 'one-main', TODAY)).toMatchObject({ side: 'left', tested: true, on: D1 });
-    expect(weakerSide(sets, 'one-main', '2026-02-02')).toMatchObject({ side: 'left', tested: true });
-    expect(weakerSide(sets, 'one-main', '2026-02-03')).toMatchObject({ side: 'right', tested: false });
-    expect(weakerSide([side('left', D2, 9), side('right', D2, 9)], 'one-main', TODAY)).toBeNull();
-    expect(weakerSide([side('left', D2, 9)], 'one-main', TODAY)).toBeNull();
+    expect(weakerSide(sets, one, TODAY)).toMatchObject({ side: 'left', tested: true, on: D1 });
+    expect(weakerSide(sets, one, '2026-02-02')).toMatchObject({ side: 'left', tested: true });
+    expect(weakerSide(sets, one, '2026-02-03')).toMatchObject({ side: 'right', tested: false });
+    expect(weakerSide([side('left', D2, 9), side('right', D2, 9)], one, TODAY)).toBeNull();
+    expect(weakerSide([side('left', D2, 9)], one, TODAY)).toBeNull();
+  });
+
+  it('reads a side test as the decision does: by clean repetitions', () => {
+    const test = { sideTest: true };
+    const sets = [
+      // 12 of which 5 not clean are 7; 10 clean are more.
+      side('left', D1, 12, { ...test, faults: [{ fault: 'knee-in', side: 'left', reps: 5 }] }),
+      side('right', D1, 10, { ...test, ordinal: 2 }),
+    ];
+    expect(weakerSide(sets, one, TODAY)).toMatchObject({ side: 'left', left: 7, right: 10, tested: true });
+    const known = new Map([[one.slug, one]]);
+    const decided = evaluate(
+      { kind: 'sideDifferenceAtMost', percent: 10 },
+      levelEvidence(sets, [one.slug], D1),
+      {
+        facts: known,
+        today: TODAY,
+      },
+    );
+    expect(decided.sides).toEqual(['left']);
+    expect(nextSet(sets, one, target(), TODAY)).toMatchObject({
+      side: 'left',
+      why: ['The left side first: it did 7, the right 10 in the side test.'],
+    });
   });
 
   it('brings back settings as they were and aids as they are planned, and says what fades', () => {

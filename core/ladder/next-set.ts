@@ -1,6 +1,5 @@
+import { amountOf, dayOf, weakerSide, bySetOrder, lastAids } from '../log/index.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
-import { daysBetween } from '../terms/index.ts';
-import { bySetOrder, lastAids, SIDE_TEST_DAYS } from '../log/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
 import { isAid } from '../criterion/index.ts';
 import type { Target } from './target.ts';
@@ -26,38 +25,6 @@ export interface NextSet {
   done: boolean;
 }
 
-const amountOf = (s: LoggedSet) => s.doneReps ?? s.holdS ?? s.rounds ?? 0;
-
-/**
- * The weaker side of one-sided work: the one that did less in the newest side test of the last 28 days, else on the
- * last day before. Null when equal or unknown.
- */
-export function weakerSide(
-  sets: readonly LoggedSet[],
-  variation: string,
-  date: IsoDate,
-): { side: Side; left: number; right: number; on: IsoDate; tested: boolean } | null {
-  const own = sets.filter((s) => s.variation === variation && s.side !== null && !s.warmUp && s.date < date);
-  const best = (on: IsoDate, side: Side, tested: boolean) => {
-    const amounts = own
-      .filter((s) => s.date === on && s.side === side && (!tested || s.sideTest))
-      .map(amountOf);
-    return amounts.length ? Math.max(...amounts) : null;
-  };
-  const days = (tested: boolean) =>
-    [...new Set(own.filter((s) => !tested || s.sideTest).map((s) => s.date))].sort().reverse();
-  for (const tested of [true, false]) {
-    const on = days(tested).find((d) => !tested || daysBetween(d, date) <= SIDE_TEST_DAYS);
-    if (on === undefined) continue;
-    const left = best(on, 'left', tested);
-    const right = best(on, 'right', tested);
-    if (left === null || right === null) continue;
-    if (left === right) return null;
-    return { side: left < right ? 'left' : 'right', left, right, on, tested };
-  }
-  return null;
-}
-
 /**
  * What to do next: in one-sided work the weaker side begins and sets the stronger side's number (common practice,
  * no source); sides alternate within the day. Settings come back as they were, aids as they are planned now.
@@ -65,12 +32,13 @@ export function weakerSide(
  */
 export function nextSet(
   sets: readonly LoggedSet[],
-  v: Pick<VariationFacts, 'slug' | 'oneSided' | 'countedIn'>,
+  v: Pick<VariationFacts, 'slug' | 'oneSided' | 'countedIn' | 'severities'>,
   target: Target | null,
   date: IsoDate,
 ): NextSet {
   const own = sets.filter((s) => s.variation === v.slug && !s.warmUp);
-  const today = own.filter((s) => s.date === date).sort(bySetOrder);
+  const day = dayOf(own.filter((s) => s.date === date));
+  const today = day.sets;
   const of = target?.sets ?? 1;
   const why: string[] = [];
   let reps = v.countedIn === 'repetitions' ? (target?.reps ?? null) : null;
@@ -81,10 +49,10 @@ export function nextSet(
   let number = today.length + 1;
   let done = today.length >= of;
   if (v.oneSided) {
-    const weaker = weakerSide(sets, v.slug, date);
+    const weaker = weakerSide(sets, v, date);
     const first = weaker?.side ?? 'left';
     const other: Side = first === 'left' ? 'right' : 'left';
-    const count = (s: Side) => today.filter((x) => x.side === s).length;
+    const count = (s: Side) => day.of(s).length;
     side = count(first) <= count(other) ? first : other;
     number = count(side) + 1;
     done = count('left') >= of && count('right') >= of;
@@ -95,9 +63,9 @@ export function nextSet(
       );
     }
     // The stronger side does as many as the weaker has just done, and no more than is asked.
-    const partner = side === other ? today.filter((x) => x.side === first)[number - 1] : undefined;
+    const partner = side === other ? day.of(first)[number - 1] : undefined;
     if (partner) {
-      const did = amountOf(partner);
+      const did = amountOf(partner) ?? 0;
       if (reps !== null && did < reps) {
         reps = did;
         why.push(`As many as the ${first} side did: ${did}.`);

@@ -1,14 +1,17 @@
 import type { Severity } from '../terms/index.ts';
-import type { FactsBySlug } from './facts.ts';
+import type { VariationFacts } from './facts.ts';
 import type { LoggedSet } from './set.ts';
 
+/** How severe faults are on each variation. */
+export type Severities = ReadonlyMap<string, Pick<VariationFacts, 'severities'>>;
+
 /** Severity of a fault on a variation; an unknown fault is taken to make the repetition unclean. */
-export function severityOf(facts: FactsBySlug, variation: string, fault: string): Severity {
+export function severityOf(facts: Severities, variation: string, fault: string): Severity {
   return facts.get(variation)?.severities[fault] ?? 2;
 }
 
 /** Repetitions of a set that carried a fault of at least the given severity (an upper bound: faults may share one). */
-export function faultyReps(set: LoggedSet, facts: FactsBySlug, severity: Severity): number {
+export function faultyReps(set: LoggedSet, facts: Severities, severity: Severity): number {
   return set.faults.reduce(
     (n, f) => (severityOf(facts, set.variation, f.fault) >= severity ? n + f.reps : n),
     0,
@@ -16,7 +19,7 @@ export function faultyReps(set: LoggedSet, facts: FactsBySlug, severity: Severit
 }
 
 /** Clean repetitions of a watched set; null when it was not watched or not counted. */
-export function cleanReps(set: LoggedSet, facts: FactsBySlug): number | null {
+export function cleanReps(set: LoggedSet, facts: Severities): number | null {
   if (!set.watched || set.doneReps === null) return null;
   return Math.max(0, set.doneReps - faultyReps(set, facts, 2));
 }

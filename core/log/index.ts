@@ -1,10 +1,36 @@
 export { cleanReps, faultyReps } from './clean.ts';
+export { dayOf, lastSets } from './day.ts';
 export { bySetOrder, levelEvidence } from './evidence.ts';
 export type { EvidenceSession } from './evidence.ts';
 export type { FactsBySlug, VariationFacts } from './facts.ts';
+export {
+  AID_TEXT,
+  AMOUNT_FIELD,
+  AMOUNT_FIELDS,
+  DONE_FIELDS,
+  FAULT_REPS,
+  FELT_LISTS,
+  SET_FIELDS,
+  amountIn,
+  amountOf,
+  blankSet,
+  pickFields,
+  setFields,
+} from './fields.ts';
+export type {
+  AidUsed,
+  AmountField,
+  DoneField,
+  FaultCount,
+  Sensation,
+  SetField,
+  SetFieldAbout,
+  SetFields,
+  SetValues,
+} from './fields.ts';
 export { lastAids } from './last-aids.ts';
 export { lastLoads } from './last-loads.ts';
 export type { LoggedSet } from './set.ts';
-export { SIDE_TEST_DAYS, sideDifference, sidesDiffer } from './sides.ts';
+export { SIDE_TEST_DAYS, sideDifference, sidesDiffer, weakerOf, weakerSide } from './sides.ts';
 export type { SideDifference } from './sides.ts';
 export { setWithoutHealth } from './without-health.ts';

@@ -1,32 +1,11 @@
-import type { FeltKind, IsoDate, LoadKind, Region, Role, Side } from '../terms/index.ts';
+import type { IsoDate } from '../terms/index.ts';
+import type { SetValues } from './fields.ts';
 
-/** One logged set. Null means not known: not asked, not measured or not watched. */
-export interface LoggedSet {
+/** One logged set: what was written down of it (see fields.ts), and whose, when and of what it is. */
+export interface LoggedSet extends SetValues {
   id: string;
   sessionId: string;
   date: IsoDate;
-  /** Place within the session; the order of entry is not used. */
-  ordinal: number;
   variation: string;
   variationRevision: number;
-  role: Role;
-  warmUp: boolean;
-  watched: boolean;
-  sideTest: boolean;
-  side: Side | null;
-  plannedReps: number | null;
-  doneReps: number | null;
-  holdS: number | null;
-  rounds: number | null;
-  loadKg: number | null;
-  loadKind: LoadKind;
-  effort: number | null;
-  tempoKept: boolean | null;
-  rangeReached: boolean | null;
-  rangeDeg: number | null;
-  faults: { fault: string; side: Side | null; reps: number }[];
-  sensations: { region: Region; kind: FeltKind; side: Side | null }[] | null;
-  pain: number | null;
-  atEase: number | null;
-  aids: { name: string; setting: string }[] | null;
 }

@@ -1,8 +1,11 @@
+import type { Severities } from './clean.ts';
+import type { VariationFacts } from './facts.ts';
+import { amountOf } from './fields.ts';
+import { levelEvidence } from './evidence.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import { cleanReps } from './clean.ts';
 import type { EvidenceSession } from './evidence.ts';
-import type { FactsBySlug } from './facts.ts';
 import type { LoggedSet } from './set.ts';
 
 /** A side test older than this says nothing about today. */
@@ -24,7 +27,7 @@ export interface SideDifference {
   setIds: string[];
 }
 
-const scoreOf = (set: LoggedSet, facts: FactsBySlug) => {
+const scoreOf = (set: LoggedSet, facts: Severities) => {
   const clean = cleanReps(set, facts);
   if (clean !== null) return { value: clean, unit: 'repetitions' as const };
   return set.watched && set.holdS !== null ? { value: set.holdS, unit: 's' as const } : null;
@@ -39,7 +42,7 @@ const scoreOf = (set: LoggedSet, facts: FactsBySlug) => {
  */
 export function sideDifference(
   sessions: readonly EvidenceSession[],
-  facts: FactsBySlug,
+  facts: Severities,
   today: IsoDate,
 ): SideDifference | null {
   for (const session of [...sessions].reverse()) {
@@ -84,3 +87,55 @@ export function sideDifference(
 /** Whether the sides differ by more than is usual, one repetition aside. */
 export const sidesDiffer = (d: SideDifference): boolean =>
   !d.withinTolerance && d.percent > SIDES_DIFFER_PERCENT;
+
+/** Which side did less; null: neither. */
+export const weakerOf = ({ left, right }: { left: number; right: number }): Side | null =>
+  left === right ? null : left < right ? 'left' : 'right';
+
+/** The side that did less, and in what. */
+export interface WeakerSide {
+  side: Side;
+  left: number;
+  right: number;
+  on: IsoDate;
+  /** In a side test; else on the last day on which both sides worked. */
+  tested: boolean;
+}
+
+/**
+ * The weaker side of one-sided work before a day: by the newest side test, as every decision reads it, else by what
+ * each side did at best on the last day before: clean repetitions where both sides were watched. Null when equal or
+ * unknown.
+ */
+export function weakerSide(
+  sets: readonly LoggedSet[],
+  v: Pick<VariationFacts, 'slug' | 'severities'>,
+  date: IsoDate,
+): WeakerSide | null {
+  const facts: Severities = new Map([[v.slug, v]]);
+  const before = levelEvidence(
+    sets.filter((s) => s.date < date && s.side !== null),
+    [v.slug],
+    '',
+  );
+  const test = sideDifference(before, facts, date);
+  const compared = test ? { ...test, on: test.date, tested: true } : lastTime(before.at(-1), facts);
+  const side = compared && weakerOf(compared);
+  if (!compared || !side) return null;
+  const { left, right, on, tested } = compared;
+  return { side, left, right, on, tested };
+}
+
+/** What each side did at best on one day. */
+function lastTime(session: EvidenceSession | undefined, facts: Severities) {
+  if (!session) return null;
+  const best = (side: Side, of: (s: LoggedSet) => number | null) => {
+    const amounts = session.sets.flatMap((s) => (s.side === side ? (of(s) ?? []) : []));
+    return amounts.length ? Math.max(...amounts) : null;
+  };
+  const both = (of: (s: LoggedSet) => number | null) => {
+    const [left, right] = [best('left', of), best('right', of)];
+    return left === null || right === null ? null : { left, right, on: session.date, tested: false };
+  };
+  return both((s) => scoreOf(s, facts)?.value ?? null) ?? both(amountOf);
+}

@@ -1,4 +1,5 @@
-import type { LoggedSet } from '../log/index.ts';
+import { AMOUNT_FIELD, amountIn, FAULT_REPS, SET_FIELDS } from '../log/index.ts';
+import type { AmountField, LoggedSet } from '../log/index.ts';
 import type { ResolvedVariation } from '../library/index.ts';
 import type { Side } from '../terms/index.ts';
 import { countedWord, FAULT_LETTERS } from './log-rows.ts';
@@ -30,16 +31,7 @@ export const blankRow = (side: Side | null): PaperRow => ({
 /** What a row says about the set; the rest of the set comes from where it is entered. */
 export type RowSet = Pick<
   LoggedSet,
-  | 'doneReps'
-  | 'holdS'
-  | 'rounds'
-  | 'loadKg'
-  | 'effort'
-  | 'pain'
-  | 'watched'
-  | 'faults'
-  | 'sensations'
-  | 'side'
+  AmountField | 'loadKg' | 'effort' | 'pain' | 'watched' | 'faults' | 'sensations' | 'side'
 >;
 
 export type RowReading = { set: RowSet } | { problems: string[] } | null;
@@ -57,7 +49,8 @@ export function readFaults(
     const fault = match && faults[FAULT_LETTERS.indexOf(match[1]!)];
     if (!match || !fault) return { problem: `Faults: “${part}” is no letter of this sheet with a number.` };
     const reps = match[2] === '' ? 1 : Number(match[2]);
-    if (reps < 1 || reps > 500) return { problem: `Faults: “${part}” counts no repetition.` };
+    if (reps < FAULT_REPS.from || reps > FAULT_REPS.to)
+      return { problem: `Faults: “${part}” counts no repetition.` };
     if (found.some((f) => f.fault === fault.slug))
       return { problem: `Faults: “${match[1]}” stands there twice.` };
     found.push({ fault: fault.slug, side, reps });
@@ -87,10 +80,14 @@ export function readRow(
     return null;
   };
   const counted = v.source.countedIn;
-  const held = counted === 'seconds held';
-  const amount = number(countedWord(v.source), row.amount, held ? 7200 : 500, !held);
+  const { to, whole } = SET_FIELDS[AMOUNT_FIELD[counted]];
+  const amount = number(countedWord(v.source), row.amount, to, whole);
   if (row.amount.trim() === '') problems.push('Say how much was done; a row without it is no set.');
-  const load = number('Load', row.load, 2000);
+  const load = number('Load', row.load, Infinity);
+  const loadKg = load === null ? null : toKg(load);
+  if (loadKg !== null && loadKg > SET_FIELDS.loadKg.to) {
+    problems.push(`Load: “${row.load.trim()}” is more than ${SET_FIELDS.loadKg.to} kg.`);
+  }
   const faults = readFaults(row.faults, v.faults, side);
   if ('problem' in faults) problems.push(faults.problem);
   else if (faults.faults.length > 0 && !watched)
@@ -98,8 +95,8 @@ export function readRow(
   else if (counted === 'repetitions' && amount !== null && faults.faults.some((f) => f.reps > amount)) {
     problems.push('More repetitions with a fault than were done.');
   }
-  const effort = number('Effort', row.effort, 10);
-  const pain = number('Pain', row.pain, 10);
+  const effort = number('Effort', row.effort, SET_FIELDS.effort.to);
+  const pain = number('Pain', row.pain, SET_FIELDS.pain.to);
   if (problems.length > 0) return { problems };
   const [region, kind] = row.felt.split('|') as [
     NonNullable<LoggedSet['sensations']>[number]['region'],
@@ -111,10 +108,8 @@ export function readRow(
       watched,
       effort,
       pain,
-      doneReps: counted === 'repetitions' ? amount : null,
-      holdS: held ? amount : null,
-      rounds: counted === 'rounds' ? amount : null,
-      loadKg: load === null ? null : toKg(load),
+      ...amountIn(counted, amount),
+      loadKg,
       faults: 'faults' in faults ? faults.faults : [],
       sensations: row.felt === '' ? null : [{ region, kind, side }],
     },

@@ -1,3 +1,4 @@
+import { blankSet } from '../log/index.ts';
 import { blankBody, shelfOf } from '../library/index.ts';
 import type {
   Body,
@@ -102,29 +103,14 @@ export function set(date: string, change: Partial<LoggedSet> = {}): LoggedSet {
     id: `set-${String(nextId++).padStart(6, '0')}`,
     sessionId: `session-${date}`,
     date,
-    ordinal: 1,
     variation: 'one-main',
     variationRevision: 1,
-    role: 'work',
-    warmUp: false,
+    ...blankSet(),
     watched: true,
-    sideTest: false,
-    side: null,
     plannedReps: 10,
     doneReps: 10,
-    holdS: null,
-    rounds: null,
-    loadKg: null,
-    loadKind: 'none',
     effort: 6,
-    tempoKept: null,
-    rangeReached: null,
-    rangeDeg: null,
-    faults: [],
-    sensations: null,
     pain: 0,
-    atEase: null,
-    aids: null,
     ...change,
   };
 }

@@ -1,22 +1,30 @@
 import { sql } from 'drizzle-orm';
 import type { SQL } from 'drizzle-orm';
+import { setFields } from '../../core/log/index.ts';
 import type { Db } from './database.ts';
+import { loggedSet } from './schema.ts';
 
 /**
  * Tables that only repeat what others say, in the form in which decisions read it. Each is written by one statement,
  * in the transaction of what it repeats, and can be made anew from it at any time.
  */
 
+/** What a summary keeps of a set, as pairs of name and column; what is not known is left out of it. */
+const KEPT = sql.join(
+  [
+    sql`'id', l.id, 'rev', l.variation_revision`,
+    ...setFields().map(([name, { is }]) => {
+      const column = sql`l.${sql.identifier(loggedSet[name].name)}`;
+      return sql`${sql.raw(`'${name}'`)}, ${is === 'faults' ? sql`nullif(${column}, '[]'::jsonb)` : column}`;
+    }),
+  ],
+  sql`, `,
+);
+
 const summaries = (where: SQL) => sql`
   insert into set_summary (session_id, variation, person_id, date, working, pain, sets)
   select l.session_id, l.variation, s.person_id, s.date, bool_or(not l.warm_up), max(l.pain),
-    jsonb_agg(jsonb_strip_nulls(jsonb_build_object(
-      'id', l.id, 'ordinal', l.ordinal, 'rev', l.variation_revision, 'role', l.role, 'warmUp', l.warm_up,
-      'watched', l.watched, 'sideTest', l.side_test, 'side', l.side, 'plannedReps', l.planned_reps,
-      'doneReps', l.done_reps, 'holdS', l.hold_s, 'rounds', l.rounds, 'loadKg', l.load_kg, 'loadKind', l.load_kind,
-      'effort', l.effort, 'tempoKept', l.tempo_kept, 'rangeReached', l.range_reached, 'rangeDeg', l.range_deg,
-      'faults', nullif(l.faults, '[]'::jsonb), 'sensations', l.sensations, 'pain', l.pain, 'atEase', l.at_ease,
-      'aids', l.aids)) order by l.ordinal, l.id)
+    jsonb_agg(jsonb_strip_nulls(jsonb_build_object(${KEPT})) order by l.ordinal, l.id)
   from logged_set l join session s on s.id = l.session_id
   where l.deleted_at is null and ${where}
   group by l.session_id, l.variation, s.person_id, s.date`;

@@ -1,3 +1,4 @@
+import { setColumns } from './set-columns.ts';
 import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
@@ -295,29 +296,9 @@ export const loggedSet = pgTable(
     sessionId: uuid('session_id')
       .notNull()
       .references(() => session.id, { onDelete: 'cascade' }),
-    ordinal: integer('ordinal').notNull(),
     variation: text('variation').notNull(),
     variationRevision: integer('variation_revision').notNull(),
-    role: text('role').$type<LoggedSet['role']>().notNull(),
-    warmUp: boolean('warm_up').notNull(),
-    watched: boolean('watched').notNull(),
-    sideTest: boolean('side_test').notNull(),
-    side: text('side').$type<LoggedSet['side']>(),
-    plannedReps: integer('planned_reps'),
-    doneReps: integer('done_reps'),
-    holdS: doublePrecision('hold_s'),
-    rounds: integer('rounds'),
-    loadKg: doublePrecision('load_kg'),
-    loadKind: text('load_kind').$type<LoggedSet['loadKind']>().notNull(),
-    effort: doublePrecision('effort'),
-    tempoKept: boolean('tempo_kept'),
-    rangeReached: boolean('range_reached'),
-    rangeDeg: doublePrecision('range_deg'),
-    faults: jsonb('faults').$type<LoggedSet['faults']>().notNull(),
-    sensations: jsonb('sensations').$type<LoggedSet['sensations']>(),
-    pain: doublePrecision('pain'),
-    atEase: integer('at_ease'),
-    aids: jsonb('aids').$type<LoggedSet['aids']>(),
+    ...setColumns(),
     loggedBy: text('logged_by').notNull(),
     /** Logged by the person alone through their own link: never counts as watched. */
     own: boolean('own').notNull().default(false),

@@ -1,3 +1,4 @@
+import { amountIn, blankSet } from '../../core/log/index.ts';
 import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { standingAfter, targetAt } from '../../core/ladder/index.ts';
@@ -260,26 +261,23 @@ function follow({
       id: uuidFrom(random),
       sessionId: at.sessionId,
       date: day.date,
+      ...blankSet(),
       ordinal: at.ordinal,
       variation: variation.slug,
       variationRevision: inForce.revisions.get(`variation/${variation.slug}`) ?? 1,
       role: course.role ?? 'work',
-      warmUp: false,
       watched,
       // Every second week the first set of each side is a side test.
       sideTest: side !== null && at.set === 0 && day.n % 4 === 3,
       side,
       plannedReps: counted === 'repetitions' ? (target.reps ?? null) : null,
-      doneReps: counted === 'repetitions' ? done : null,
-      holdS: held ? done : null,
-      rounds: counted === 'rounds' ? done : null,
+      ...amountIn(counted, done),
       loadKg: target.loadKg ?? null,
       loadKind: variation.loadKind,
       // Somebody training alone is asked nothing.
       effort: mood !== 'unwatched' && (last || random() < 0.4) ? effort : null,
       tempoKept: watched && random() < 0.6 ? can > -2 : null,
       rangeReached: watched ? can > -4 || random() < 0.7 : null,
-      rangeDeg: null,
       faults: again
         ? [{ fault: recurring.slug, side, reps: 1 }]
         : unclean

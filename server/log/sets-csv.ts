@@ -48,7 +48,7 @@ async function readSetsCsv(
   const fields = parsed.meta.fields ?? [];
   for (const c of NEEDED_COLUMNS) if (!fields.includes(c)) say(1, c, `The column "${c}" is missing.`);
   for (const f of fields) {
-    if (!(SET_COLUMNS as readonly string[]).includes(f)) say(1, null, `There is no column "${f}".`);
+    if (!SET_COLUMNS.some((c) => c === f)) say(1, null, `There is no column "${f}".`);
   }
   for (const e of parsed.errors) {
     if (e.type === 'FieldMismatch' || e.type === 'Quotes') say((e.row ?? 0) + 2, null, `${e.message}.`);

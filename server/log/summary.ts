@@ -1,13 +1,6 @@
-import type { IsoDate } from '../../core/terms/index.ts';
-import type { LoggedSet } from '../../core/log/index.ts';
-
-/** A set as a summary keeps it: without what is not known. */
-type KeptSet = Partial<Omit<LoggedSet, 'faults'>> & {
-  id: string;
-  ordinal: number;
-  rev: number;
-  faults?: { fault: string; side?: LoggedSet['side']; reps: number }[];
-};
+import { blankSet } from '../../core/log/index.ts';
+import type { LoggedSet, SetValues } from '../../core/log/index.ts';
+import type { IsoDate, Side } from '../../core/terms/index.ts';
 
 export interface SummaryRow {
   sessionId: string;
@@ -16,36 +9,21 @@ export interface SummaryRow {
   sets: unknown;
 }
 
+/** A set as a summary keeps it: without what is not known. */
+type KeptSet = Partial<SetValues> & { id: string; rev: number };
+const oneSide = <T extends { side: Side | null }>(of: readonly T[]) =>
+  of.map((x) => ({ ...x, side: x.side ?? null }));
+
 /** The sets of a summary, with null for what is not known. */
 export function setsOfSummary({ sessionId, date, variation, sets }: SummaryRow): LoggedSet[] {
-  return (sets as KeptSet[]).map((s) => ({
-    id: s.id,
-    sessionId,
-    date,
-    ordinal: s.ordinal,
-    variation,
-    variationRevision: s.rev,
-    role: s.role ?? 'work',
-    warmUp: s.warmUp ?? false,
-    watched: s.watched ?? false,
-    sideTest: s.sideTest ?? false,
-    side: s.side ?? null,
-    plannedReps: s.plannedReps ?? null,
-    doneReps: s.doneReps ?? null,
-    holdS: s.holdS ?? null,
-    rounds: s.rounds ?? null,
-    loadKg: s.loadKg ?? null,
-    loadKind: s.loadKind ?? 'none',
-    effort: s.effort ?? null,
-    tempoKept: s.tempoKept ?? null,
-    rangeReached: s.rangeReached ?? null,
-    rangeDeg: s.rangeDeg ?? null,
-    faults: (s.faults ?? []).map((f) => ({ ...f, side: f.side ?? null })),
-    sensations: s.sensations?.map((f) => ({ ...f, side: f.side ?? null })) ?? null,
-    pain: s.pain ?? null,
-    atEase: s.atEase ?? null,
-    aids: s.aids ?? null,
-  }));
+  return (sets as KeptSet[]).map(({ id, rev, ...kept }) => {
+    const set = { id, sessionId, date, variation, variationRevision: rev, ...blankSet(), ...kept };
+    return {
+      ...set,
+      faults: oneSide(set.faults),
+      sensations: set.sensations && oneSide(set.sensations),
+    };
+  });
 }
 
 /** The rows of a raw query, from either driver. */

@@ -1,6 +1,6 @@
+import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import { Link } from 'react-router';
 import { useState } from 'react';
-import { nextSet } from '../../core/ladder/index.ts';
 import { PATTERNS } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import { keepSet, startOf } from '../log/index.ts';
@@ -139,11 +139,7 @@ export function DeskPage() {
                     if (!person) return;
                     const next = nextSet(
                       line?.recent ?? [],
-                      {
-                        slug: resolved.source.slug,
-                        oneSided: resolved.source.laterality !== 'two legs',
-                        countedIn: resolved.source.countedIn,
-                      },
+                      factsOf(resolved),
                       line?.target ?? null,
                       hall.today,
                     );

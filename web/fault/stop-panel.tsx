@@ -1,8 +1,15 @@
+import type { CountedIn } from '../../core/terms/index.ts';
 import { useState } from 'react';
 import type { FeltAt } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { BodyMap, Scale, Stepper } from '../log/index.ts';
 import { Button } from '../ui/index.ts';
+
+const BEFORE_IT: Record<CountedIn, string> = {
+  repetitions: 'Repetitions done before it',
+  'seconds held': 'Seconds held before it',
+  rounds: 'Rounds done before it',
+};
 
 export interface Stopped {
   pain: number | null;
@@ -85,13 +92,7 @@ export function StopPanel({
           </fieldset>
         )}
         <Stepper
-          label={
-            counted === 'repetitions'
-              ? 'Repetitions done before it'
-              : counted === 'rounds'
-                ? 'Rounds done before it'
-                : 'Seconds held before it'
-          }
+          label={BEFORE_IT[counted]}
           value={done}
           step={counted === 'seconds held' ? 5 : 1}
           onChange={setDone}

@@ -20,8 +20,8 @@ import { FeltPicker } from './felt-picker.tsx';
 import { Scale, Stepper, Toggle } from './floor-controls.tsx';
 import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 import { useSetDraft } from './set-draft.ts';
-import { mostFaults, startOf, withAmount } from './set-form.tsx';
-import type { Observed } from './set-form.tsx';
+import { mostFaults, startOf, withAmount } from './observed.ts';
+import type { Observed } from './observed.ts';
 import { useSetKeys } from './use-set-keys.ts';
 
 interface Props {

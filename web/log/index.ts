@@ -7,6 +7,6 @@ export { aidsWords } from './next-words.ts';
 export { BodyMap } from './body-map.tsx';
 export { Choice, Scale, Stepper, Toggle } from './floor-controls.tsx';
 export { keepSet } from './keep-set.ts';
-export { startOf, withAmount } from './set-form.tsx';
-export type { Observed } from './set-form.tsx';
+export { startOf, withAmount } from './observed.ts';
+export type { Observed } from './observed.ts';
 export { FaultCounts } from './fault-counts.tsx';

@@ -4,7 +4,8 @@ import { setSchema } from '../../contract/log.ts';
 import { resolve } from '../../core/library/index.ts';
 import type { Variation } from '../../core/library/index.ts';
 import { set, shelf, variation } from '../../core/testing/samples.ts';
-import { correctSet, dropSet, keepSet, observedOf } from './keep-set.ts';
+import { correctSet, dropSet, keepSet } from './keep-set.ts';
+import { observedOf } from './observed.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
 

@@ -3,7 +3,7 @@ import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { Target } from '../../core/ladder/index.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
-import type { Observed } from './set-form.tsx';
+import type { Observed } from './observed.ts';
 
 /** What a set is logged as, besides what was seen of it. */
 interface About {
@@ -54,24 +54,3 @@ export function correctSet(set: ShownSet, personId: string, part: Partial<Observ
 export function dropSet(set: { id: string; edit: number }, personId: string): void {
   void outbox.put({ id: set.id, personId, set: null, edit: set.edit + 1 });
 }
-
-/** The members that the form owns. */
-export const observedOf = (s: ShownSet): Observed => ({
-  doneReps: s.doneReps,
-  holdS: s.holdS,
-  rounds: s.rounds,
-  side: s.side,
-  sideTest: s.sideTest,
-  warmUp: s.warmUp,
-  watched: s.watched,
-  loadKg: s.loadKg,
-  effort: s.effort,
-  pain: s.pain,
-  faults: s.faults,
-  sensations: s.sensations,
-  atEase: s.atEase,
-  tempoKept: s.tempoKept,
-  rangeReached: s.rangeReached,
-  rangeDeg: s.rangeDeg,
-  aids: s.aids,
-});

@@ -13,7 +13,7 @@ import { keepSet } from './keep-set.ts';
 import type { ShownSet } from './merge.ts';
 import { nextOf, sheetOf } from './next-of.ts';
 import { aidsWords, insteadPath, nextWords } from './next-words.ts';
-import type { Observed } from './set-form.tsx';
+import type { Observed } from './observed.ts';
 import { WatchList } from './watch-list.tsx';
 import { targetWords } from './words.ts';
 
@@ -44,7 +44,7 @@ export function LineAtHand({
   const knowledge = useAsk('desk', desk);
   const [sideTest, setSideTest] = useState(false);
   const [ended, setEnded] = useState(false);
-  const given = slug === line.variation ? undefined : sheet.data?.resolved.source;
+  const given = slug === line.variation ? undefined : sheet.data?.resolved;
   const next = useMemo(() => nextOf(line, ofDay, date, given), [line, ofDay, date, given]);
   if (line.variation === null || slug === null) {
     return (
@@ -84,7 +84,9 @@ export function LineAtHand({
         </p>
         <div className="grid grid-cols-[1fr_7rem] gap-x-3 sm:grid-cols-[1fr_18rem] sm:gap-x-4">
           <div>
-            <p className="font-head text-2xl leading-tight font-bold">{given?.name ?? line.variationName}</p>
+            <p className="font-head text-2xl leading-tight font-bold">
+              {given?.source.name ?? line.variationName}
+            </p>
             {given && (
               <p>
                 Instead of {line.variationName}.{' '}

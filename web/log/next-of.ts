@@ -1,6 +1,6 @@
+import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import type { TodayLine, TodayPerson } from '../../contract/session.ts';
-import { nextSet } from '../../core/ladder/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { ShownSet } from './merge.ts';
 
@@ -16,14 +16,14 @@ export const deskOf = (people: readonly TodayPerson[]): Of<'desk'> => ({
 });
 
 /** The set to do next of a variation, with what this tablet has logged since. */
-export function nextOf(
-  line: TodayLine,
-  ofDay: readonly ShownSet[],
-  date: string,
-  given?: ResolvedVariation['source'],
-) {
+export function nextOf(line: TodayLine, ofDay: readonly ShownSet[], date: string, given?: ResolvedVariation) {
   const of = given
-    ? { slug: given.slug, oneSided: given.laterality !== 'two legs', countedIn: given.countedIn }
-    : { slug: line.variation ?? '', oneSided: line.oneSided, countedIn: line.countedIn };
+    ? factsOf(given)
+    : {
+        slug: line.variation ?? '',
+        oneSided: line.oneSided,
+        countedIn: line.countedIn,
+        severities: line.severities,
+      };
   return nextSet([...line.recent, ...ofDay], of, line.target, date);
 }

@@ -1,7 +1,9 @@
+import { countedWord } from '../../core/sheets/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SetRequest } from '../../contract/log.ts';
 import type { OwnDay } from '../../contract/session.ts';
+import { amountIn, blankSet } from '../../core/log/index.ts';
 import { SIDES } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { refreshAfter, send, useAsk } from '../shell/index.ts';
@@ -57,33 +59,22 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
   const [id] = useState(() => crypto.randomUUID());
   const keep = async () => {
     setBusy(true);
-    const counted = line.countedIn;
     const set: SetRequest = {
+      ...blankSet(),
+      // Whose it is, the link says.
       personId: '00000000-0000-4000-8000-000000000000',
       date: data.date,
       edit: 1,
       ordinal: data.sets.length + 1,
       variation: line.variation!,
       variationRevision: line.revision,
-      role: 'work',
-      warmUp: false,
-      watched: false,
-      sideTest: false,
       side,
-      plannedReps: counted === 'repetitions' ? (line.target.reps ?? null) : null,
-      doneReps: counted === 'repetitions' ? amount : null,
-      holdS: counted === 'seconds held' ? amount : null,
-      rounds: counted === 'rounds' ? amount : null,
+      plannedReps: line.countedIn === 'repetitions' ? (line.target.reps ?? null) : null,
+      ...amountIn(line.countedIn, amount),
       loadKg: line.takesLoad ? loadKg : null,
       loadKind: line.loadKind,
       effort,
-      tempoKept: null,
-      rangeReached: null,
-      rangeDeg: null,
-      faults: [],
-      sensations: null,
       pain,
-      atEase: null,
       aids: next?.aids ?? null,
     };
     try {
@@ -97,12 +88,7 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
       setBusy(false);
     }
   };
-  const word =
-    line.countedIn === 'repetitions'
-      ? 'Repetitions'
-      : line.countedIn === 'rounds'
-        ? 'Rounds'
-        : 'Seconds held';
+  const word = countedWord(line);
   return (
     <section className="mt-5 border-t-4 border-ink pt-2" aria-label={line.variationName ?? ''}>
       <p>

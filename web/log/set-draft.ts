@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { Observed } from './set-form.tsx';
+import type { Observed } from './observed.ts';
 
 const KEY = 'meister-set-drafts';
 

@@ -1,3 +1,4 @@
+import { AMOUNT_FIELDS, SET_FIELDS } from '../../core/log/index.ts';
 import { SIDES } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
@@ -6,8 +7,10 @@ import { useUnits } from '../shell/index.ts';
 import { fromMass, tidy, toMass } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { FeltPicker } from './felt-picker.tsx';
-import { Choice, Scale, Stepper, Toggle, YesNo } from './floor-controls.tsx';
-import type { Observed } from './set-form.tsx';
+import { Choice, Stepper } from './floor-controls.tsx';
+import { FieldControl } from './field-control.tsx';
+import { MORE_FIELDS } from './field-control.tsx';
+import type { Observed } from './observed.ts';
 
 interface Props {
   variation: ResolvedVariation;
@@ -20,23 +23,25 @@ export function Amounts({ variation, set, onChange, only }: Props & { only?: 'lo
   const units = useUnits();
   return (
     <div className="flex flex-wrap gap-6">
-      {!only && set.doneReps !== null && (
-        <Stepper
-          label="Repetitions done"
-          value={set.doneReps}
-          step={1}
-          onChange={(doneReps) => onChange({ doneReps })}
-        />
-      )}
-      {!only && set.holdS !== null && (
-        <Stepper label="Seconds held" value={set.holdS} step={5} onChange={(holdS) => onChange({ holdS })} />
-      )}
-      {!only && set.rounds !== null && (
-        <Stepper label="Rounds" value={set.rounds} step={1} onChange={(rounds) => onChange({ rounds })} />
-      )}
+      {!only &&
+        AMOUNT_FIELDS.map((name) => {
+          const value = set[name];
+          const step = name === 'holdS' ? 5 : 1;
+          return (
+            value !== null && (
+              <Stepper
+                key={name}
+                label={SET_FIELDS[name].label}
+                value={value}
+                step={step}
+                onChange={(n) => onChange({ [name]: n })}
+              />
+            )
+          );
+        })}
       {takesLoad(variation.source) && (
         <Stepper
-          label={`Load, ${units.mass}`}
+          label={`${SET_FIELDS.loadKg.label}, ${units.mass}`}
           value={Number(tidy(toMass(set.loadKg ?? 0, units.mass)))}
           step={units.mass === 'kg' ? 2.5 : 5}
           onChange={(shown) => onChange({ loadKg: fromMass(shown, units.mass) })}
@@ -51,7 +56,7 @@ export function SideOfSet({ set, onChange }: Omit<Props, 'variation'>) {
   return (
     <div className="grow">
       <Choice
-        label="Side"
+        label={SET_FIELDS.side.label}
         options={SIDES}
         value={set.side}
         onPick={(side) => onChange({ side, faults: set.faults.map((f) => ({ ...f, side })) })}
@@ -84,29 +89,9 @@ export function MoreOfSet({
             onChange={(sensations) => onChange({ sensations })}
           />
         )}
-        <Scale label="At ease, 0 to 10" value={set.atEase} onPick={(atEase) => onChange({ atEase })} />
-        <YesNo label="Tempo kept?" value={set.tempoKept} onPick={(tempoKept) => onChange({ tempoKept })} />
-        <YesNo
-          label="Full range?"
-          value={set.rangeReached}
-          onPick={(rangeReached) => onChange({ rangeReached })}
-        />
-        <label className="block max-w-64">
-          <span className="label">Angle measured, degrees (empty: not measured)</span>
-          <input
-            className="field mt-1 min-h-14 text-lg"
-            inputMode="decimal"
-            value={set.rangeDeg ?? ''}
-            onChange={(e) => {
-              const n = Number(e.target.value.replace(',', '.'));
-              if (e.target.value === '') onChange({ rangeDeg: null });
-              else if (Number.isFinite(n) && Math.abs(n) <= 180) onChange({ rangeDeg: n });
-            }}
-          />
-        </label>
-        <Toggle on={set.warmUp} onChange={(warmUp) => onChange({ warmUp })}>
-          Warm-up set
-        </Toggle>
+        {MORE_FIELDS.map((name) => (
+          <FieldControl key={name} name={name} set={set} onChange={onChange} />
+        ))}
         {!hasAids(variation, set) && (
           <AidsPicker variation={variation} value={set.aids} onChange={(aids) => onChange({ aids })} />
         )}

@@ -5,8 +5,9 @@ import type { Variation } from '../../core/library/index.ts';
 import { fault, shelf, variation } from '../../core/testing/samples.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { counted } from './fault-counts.tsx';
-import { mostFaults, SetForm, startOf, withAmount } from './set-form.tsx';
-import type { Observed } from './set-form.tsx';
+import { mostFaults, startOf, withAmount } from './observed.ts';
+import type { Observed } from './observed.ts';
+import { SetForm } from './set-form.tsx';
 
 const NEXT = {
   number: 1,
