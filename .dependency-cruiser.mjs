@@ -52,10 +52,7 @@ const UPWARD_TODAY = [
 ];
 
 /** Circles of files inside one room that stand today, each by one file on it; each is to go, none may be added. */
-const CIRCLES_TODAY = [
-  'web/library/fields/edit.tsx',
-  'web/library/fields/mechanics.tsx',
-];
+const CIRCLES_TODAY = ['web/library/fields/edit.tsx', 'web/library/fields/mechanics.tsx'];
 
 const oneOf = (names) => `(${names.join('|')})`;
 const exactly = (files) => `^${oneOf(files.map((f) => f.replace(/\./g, '\\.')))}$`;
