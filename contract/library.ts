@@ -1,3 +1,5 @@
+import { ATOM_KINDS, aboutAtom, paramsOf } from '../core/criterion/index.ts';
+import type { Param } from '../core/criterion/index.ts';
 import Joi from 'joi';
 import {
   AIDS,
@@ -21,7 +23,6 @@ import {
   ROLES,
   SEVERITIES,
   SIDE_ORDERS,
-  SIGNERS,
   STAGES,
   STANCE_WIDTHS,
   SUPPORTS,
@@ -41,7 +42,6 @@ import type {
 import type { Effects, Finding } from '../core/review/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
 import type { EditionHeader } from '../core/exchange/index.ts';
-import { LOAD_UNITS, SET_ATOM_KINDS } from '../core/criterion/index.ts';
 import { isoDate, list, looseText, number, oneOf, shape, slug, strict, text, union, whole } from './parts.ts';
 
 const holdsUnder = Joi.object().pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, list(slug(), 20).min(1));
@@ -371,38 +371,35 @@ const drillList = shape(
 );
 
 const within = union('over', { set: {}, sessions: { last: whole(2, 20) }, days: { last: whole(1, 365) } });
-const aSensation = shape(felt);
-const atoms = {
-  cleanReps: { reps: ruled(whole(1, 200)), sets: ruled(whole(1, 20)) },
-  holdS: { seconds: ruled(whole(1, 1800)), sets: ruled(whole(1, 20)) },
-  cleanRounds: { rounds: ruled(whole(1, 50)), sets: ruled(whole(1, 20)) },
-  load: {
-    load: ruled(number(0.25, 500)),
-    unit: oneOf(LOAD_UNITS),
-    reps: ruled(whole(1, 200)),
-    sets: ruled(whole(1, 20)),
-  },
-  effortAtMost: { effort: ruled(number(0, 10)) },
-  tempoKept: { percent: ruled(number(1, 100)) },
-  rangeReached: { sets: ruled(whole(1, 20)) },
-  faultsAtMost: { severity: Joi.number().valid(...SEVERITIES), count: ruled(whole(0, 200)) },
-  felt: { sets: ruled(whole(1, 20)) },
-  notFelt: {},
-  painAtMost: { pain: ruled(number(0, 10)) },
-  aidsAtMost: { aid: oneOf(AIDS), most: ruled(whole(0, 6)) },
-  easeAtLeast: { ease: ruled(number(0, 10)) },
-  sideDifferenceAtMost: { percent: ruled(number(0, 100)) },
-  sessionsHere: { sessions: ruled(whole(1, 100)) },
-  daysHere: { days: ruled(whole(1, 730)) },
-  levelHeld: { ladder: slug(), level: slug() },
-  signedOff: { by: oneOf(SIGNERS) },
-};
-const atomOptions = {
-  ...Object.fromEntries(SET_ATOM_KINDS.map((kind) => [kind, { within }])),
-  rangeReached: { within, degrees: ruled(number(1, 200)) },
-  felt: { within, felt: aSensation },
-  notFelt: { within, felt: aSensation },
-};
+function schemaOfParam(p: Param): Joi.Schema {
+  switch (p.is) {
+    case 'number':
+    case 'optional number':
+    case 'aid amount':
+      return ruled((p.whole ? whole : number)(p.from, p.to));
+    case 'choice':
+      return typeof p.of[0] === 'number' ? Joi.number().valid(...p.of) : Joi.string().valid(...p.of);
+    case 'felt':
+      return shape(felt);
+    case 'ladder':
+    case 'level':
+      return slug();
+  }
+}
+const isOptional = (p: Param) => p.is === 'optional number' || p.is === 'felt';
+const paramsWhere = (kind: (typeof ATOM_KINDS)[number], optional: boolean) =>
+  Object.fromEntries(
+    Object.entries(paramsOf(kind)).flatMap(([name, p]) =>
+      isOptional(p) === optional ? [[name, schemaOfParam(p)]] : [],
+    ),
+  );
+const atoms = Object.fromEntries(ATOM_KINDS.map((kind) => [kind, paramsWhere(kind, false)]));
+const atomOptions = Object.fromEntries(
+  ATOM_KINDS.map((kind) => [
+    kind,
+    { ...(aboutAtom(kind).reads === 'sets' ? { within } : {}), ...paramsWhere(kind, true) },
+  ]),
+);
 const criterion = union(
   'kind',
   {

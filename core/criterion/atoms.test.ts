@@ -4,7 +4,7 @@ import { ATOM_KINDS } from './criteria.ts';
 import { evaluate } from './evaluate.ts';
 import { levelEvidence } from '../log/index.ts';
 import type { Criterion } from './criteria.ts';
-import type { EvaluationContext } from './judge.ts';
+import type { EvaluationContext } from './context.ts';
 import type { Judgement } from './three-valued.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
 

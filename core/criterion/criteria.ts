@@ -1,50 +1,31 @@
-import type { Aid, Felt, RuledNumber, Severity, Signer, Slug } from '../terms/index.ts';
+import type { RuledNumber } from '../terms/index.ts';
+import { ATOMS } from './atoms.ts';
+import type { AtomOf, Measure, OtherAtomAbout, Params, SetAtomAbout } from './atom.ts';
+import type { EvaluationContext, Found, Seen } from './context.ts';
+import type { Pool } from './pool.ts';
+import type { Finding } from './reach.ts';
+import type { NameOfLevel } from './words.ts';
+import type { VariationFacts } from '../log/index.ts';
+import type { Within } from './window.ts';
 
-/**
- * Where an atom looks in the level's evidence; absent: the sets of one session.
- * `set` is the last set of that session, of each side where the sides are logged apart.
- */
-export type Window = { over: 'set' } | { over: 'sessions'; last: number } | { over: 'days'; last: number };
-
-interface Within {
-  within?: Window;
-}
-
-/** What a load is measured in. */
-export const LOAD_UNITS = ['kg', '% of body mass'] as const;
-export type LoadUnit = (typeof LOAD_UNITS)[number];
+type Abouts = typeof ATOMS;
+type AtomKind = keyof Abouts;
+/** Type and parameters of each kind of atom, as its file gives them. */
+type AtomKinds<N> = {
+  [K in AtomKind]: Abouts[K] extends SetAtomAbout<infer Kind, infer P>
+    ? AtomOf<Kind, P, N> & Within
+    : Abouts[K] extends OtherAtomAbout<infer Kind, infer P>
+      ? AtomOf<Kind, P, N>
+      : never;
+};
+type SetKind = {
+  [K in AtomKind]: Abouts[K] extends { reads: 'sets' } ? K : never;
+}[AtomKind];
 
 /** Atoms that read logged sets, over a window. */
-export type SetAtom<N = number> = Within &
-  (
-    | { kind: 'cleanReps'; reps: N; sets: N }
-    | { kind: 'holdS'; seconds: N; sets: N }
-    | { kind: 'cleanRounds'; rounds: N; sets: N }
-    /** Sets of so many clean repetitions with at least so much, of the variation's own load kind. */
-    | { kind: 'load'; load: N; unit: LoadUnit; reps: N; sets: N }
-    | { kind: 'effortAtMost'; effort: N }
-    | { kind: 'tempoKept'; percent: N }
-    /** The variation's own target, or a measured angle of at least so many degrees. */
-    | { kind: 'rangeReached'; sets: N; degrees?: N }
-    | { kind: 'faultsAtMost'; severity: Severity; count: N }
-    /** As the variation wants it, or the one sensation named. */
-    | { kind: 'felt'; sets: N; felt?: Felt }
-    /** Nothing the variation calls unwanted, or not the one sensation named. */
-    | { kind: 'notFelt'; felt?: Felt }
-    | { kind: 'painAtMost'; pain: N }
-    | { kind: 'aidsAtMost'; aid: Aid; most: N }
-    | { kind: 'easeAtLeast'; ease: N }
-  );
-
+export type SetAtom<N = number> = AtomKinds<N>[SetKind];
 /** Atoms that read something else than a window of sets. */
-export type OtherAtom<N = number> =
-  /** From side tests, which have a window of their own. */
-  | { kind: 'sideDifferenceAtMost'; percent: N }
-  | { kind: 'sessionsHere'; sessions: N }
-  | { kind: 'daysHere'; days: N }
-  | { kind: 'levelHeld'; ladder: Slug; level: Slug }
-  | { kind: 'signedOff'; by: Signer };
-
+export type OtherAtom<N = number> = AtomKinds<N>[Exclude<AtomKind, SetKind>];
 /** One thing that can be seen, asked or counted. */
 export type Atom<N = number> = SetAtom<N> | OtherAtom<N>;
 
@@ -61,30 +42,39 @@ export type Criterion<N = number> =
 export type RuledAtom = Atom<RuledNumber>;
 export type RuledCriterion = Criterion<RuledNumber>;
 
-export const SET_ATOM_KINDS = [
-  'cleanReps',
-  'holdS',
-  'cleanRounds',
-  'load',
-  'effortAtMost',
-  'tempoKept',
-  'rangeReached',
-  'faultsAtMost',
-  'felt',
-  'notFelt',
-  'painAtMost',
-  'aidsAtMost',
-  'easeAtLeast',
-] as const satisfies readonly SetAtom['kind'][];
+export const ATOM_KINDS = Object.keys(ATOMS) as AtomKind[];
 
-export const ATOM_KINDS = [
-  ...SET_ATOM_KINDS,
-  'sideDifferenceAtMost',
-  'sessionsHere',
-  'daysHere',
-  'levelHeld',
-  'signedOff',
-] as const satisfies readonly Atom['kind'][];
+/** What is known of an atom, whichever it is. */
+interface AnyAbout {
+  params: Params;
+  name: string;
+  main?: string;
+  either: readonly [is: string, not: string];
+  controls: string;
+  blank: object;
+  unit?: (atom: Atom) => readonly [one: string, many: string];
+  sentence: (atom: RuledAtom, nameOf: NameOfLevel) => readonly [is: string, not: string];
+  needs: (atom: Atom<unknown>) => string[];
+  never?: (atom: Atom<unknown>, v: VariationFacts) => string | null;
+  health?: (atom: Atom<unknown>) => boolean;
+  threshold?: (atom: Atom, massKg: number | null) => Partial<Record<Measure, number | null>>;
+}
+interface AnySetAbout extends AnyAbout {
+  reads: 'sets';
+  needed: (atom: Atom) => number | null;
+  judge: (atom: Atom, pool: Pool, ctx: EvaluationContext) => Finding;
+}
+interface AnyOtherAbout extends AnyAbout {
+  reads: 'else';
+  judge: (atom: Atom, seen: Seen, ctx: EvaluationContext) => Found;
+  looksBackDays?: number;
+  between?: true;
+}
+// The file of a kind is held to its own parameters; whoever asks by the kind of an atom gives that atom.
+export const aboutAtom = (kind: AtomKind): AnySetAbout | AnyOtherAbout =>
+  ATOMS[kind] as unknown as AnySetAbout | AnyOtherAbout;
+/** The parameters of an atom by name. */
+export const paramsOf = (kind: AtomKind): Params => ATOMS[kind].params;
 
 /** Criteria beyond this are refused: nobody could hold them in their head. */
 export const MOST_DEPTH = 6;
@@ -94,9 +84,11 @@ export function isAtom<N>(c: Criterion<N>): c is Atom<N> {
   return c.kind !== 'all' && c.kind !== 'any' && c.kind !== 'not' && c.kind !== 'sessionsRunning';
 }
 
-export function readsSets<N>(a: Atom<N>): a is SetAtom<N> {
-  return (SET_ATOM_KINDS as readonly string[]).includes(a.kind);
-}
+export const readsSets = <N>(a: Atom<N>): a is SetAtom<N> => ATOMS[a.kind].reads === 'sets';
+
+/** The ladders and levels that an atom names. */
+export const levelNamedBy = (a: Atom<unknown>): { ladder: string; level: string } | null =>
+  a.kind === 'levelHeld' ? a : null;
 
 /** Every atom of the tree, in reading order. */
 export function leavesOf<N>(c: Criterion<N>): Atom<N>[] {
@@ -133,22 +125,22 @@ const farther = (a: LooksBack, b: LooksBack): LooksBack => ({
   days: Math.max(a.days, b.days),
 });
 
-/** The evidence window of the criterion; at least one session. `sideTestDays`: how long a side test counts. */
-export function looksBack(c: Criterion, sideTestDays: number): LooksBack {
+/** The evidence window of the criterion; at least one session. */
+export function looksBack(c: Criterion): LooksBack {
   switch (c.kind) {
     case 'all':
     case 'any':
-      return c.of.map((part) => looksBack(part, sideTestDays)).reduce(farther, { sessions: 1, days: 0 });
+      return c.of.map((part) => looksBack(part)).reduce(farther, { sessions: 1, days: 0 });
     case 'not':
-      return looksBack(c.of, sideTestDays);
+      return looksBack(c.of);
     case 'sessionsRunning': {
       // A nested run looks back from the start of each session of the outer one.
-      const inner = looksBack(c.of, sideTestDays);
+      const inner = looksBack(c.of);
       return { sessions: c.sessions + inner.sessions - 1, days: inner.days };
     }
-    case 'sideDifferenceAtMost':
-      return { sessions: 1, days: sideTestDays };
     default: {
+      const about = aboutAtom(c.kind);
+      if (about.reads === 'else') return { sessions: 1, days: about.looksBackDays ?? 0 };
       const within = 'within' in c ? c.within : undefined;
       if (within?.over === 'sessions') return { sessions: within.last, days: 0 };
       return { sessions: 1, days: within?.over === 'days' ? within.last : 0 };

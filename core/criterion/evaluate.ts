@@ -1,11 +1,11 @@
+import { aboutAtom, isAtom } from './criteria.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
 import type { Criterion } from './criteria.ts';
-import { isAtom } from './criteria.ts';
 import type { EvidenceSession } from '../log/index.ts';
 import { judgeAtom } from './judge.ts';
-import type { EvaluationContext } from './judge.ts';
+import type { EvaluationContext } from './context.ts';
 import { sentenceOf } from './sentence.ts';
-import type { NameOfLevel } from './sentence.ts';
+import type { NameOfLevel } from './words.ts';
 import { allOf, anyOf, opposite } from './three-valued.ts';
 import type { Judgement } from './three-valued.ts';
 
@@ -63,9 +63,7 @@ export function evaluate(
       criterion: c,
       sentence,
       parts: [],
-      // Unwanted sensations may be pain.
-      health:
-        atom.kind === 'painAtMost' || (atom.kind === 'notFelt' && (atom.felt?.kind ?? 'pain') === 'pain'),
+      health: aboutAtom(atom.kind).health?.(atom) ?? false,
       ...found,
       judgement: c.kind === 'not' ? opposite[found.judgement] : found.judgement,
     };

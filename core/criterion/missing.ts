@@ -1,7 +1,8 @@
+import { aboutAtom, isAtom } from './criteria.ts';
 import type { Judged } from './evaluate.ts';
 import { atomsOf } from './evaluate.ts';
 import { sentenceOf } from './sentence.ts';
-import type { NameOfLevel } from './sentence.ts';
+import type { NameOfLevel } from './words.ts';
 
 /** A reason in words; `health` marks what only staff of the squad may read. */
 export interface Reason {
@@ -56,7 +57,9 @@ export function missingFrom(judged: Judged, nameOf?: NameOfLevel): Reason[] {
 
 function missingAtom(j: Judged): string {
   // Between the sides it is the one behind that is named.
-  const between = j.criterion.kind === 'sideDifferenceAtMost';
+  const c = j.criterion;
+  const about = isAtom(c) ? aboutAtom(c.kind) : null;
+  const between = about?.reads === 'else' && about.between === true;
   const side =
     j.sides.length === 1 ? (between ? `; the ${j.sides[0]} is behind` : ` on the ${j.sides[0]}`) : '';
   const when = j.date ? `${j.date}: ` : '';

@@ -5,7 +5,7 @@ import { leavesOf } from './criteria.ts';
 import { daysAfter, daysBetween } from '../terms/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { EvidenceSession, LoggedSet, VariationFacts } from '../log/index.ts';
-import type { EvaluationContext } from './judge.ts';
+import type { EvaluationContext } from './context.ts';
 
 /** Days between sessions where too few tell: two to four a week (common practice, no source). */
 const USUAL_GAP_DAYS = 3;

@@ -1,5 +1,5 @@
 import { dayOf, lastSets } from '../log/index.ts';
-import type { Window } from './criteria.ts';
+import type { Window } from './window.ts';
 import { daysBetween } from '../terms/index.ts';
 import type { EvidenceSession, FactsBySlug } from '../log/index.ts';
 import type { IsoDate } from '../terms/index.ts';

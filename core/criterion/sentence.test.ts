@@ -5,8 +5,9 @@ import { anyCriterion } from '../testing/criteria.ts';
 import { canBeMet, neverMet, evidenceNeeded } from './evidence-needed.ts';
 import { criterionProblems } from './limits.ts';
 import { depthOf, leavesOf, simplified, ATOM_KINDS } from './criteria.ts';
-import { sentenceOf, ATOM_NAMES } from './sentence.ts';
-import type { Atom, Criterion, Window } from './criteria.ts';
+import { atomName, sentenceOf } from './sentence.ts';
+import type { Atom, Criterion } from './criteria.ts';
+import type { Window } from './window.ts';
 import { facts } from '../testing/samples.ts';
 import { runs } from '../testing/runs.ts';
 
@@ -219,7 +220,7 @@ describe('sentence and tree', () => {
     ).toBe('Stick hinge (Hinge) held');
   });
   it('have a name in lists for every kind', () => {
-    expect(new Set(ATOM_KINDS.map((k) => ATOM_NAMES[k])).size).toBe(ATOM_KINDS.length);
+    expect(new Set(ATOM_KINDS.map(atomName)).size).toBe(ATOM_KINDS.length);
   });
 });
 

@@ -1,27 +1,9 @@
-import { SEVERITY_WORDS, aidWords } from '../terms/index.ts';
-import type { Aid, RuledNumber, Severity } from '../terms/index.ts';
-import { isAtom } from './criteria.ts';
-import type { Atom, RuledAtom, RuledCriterion, Window } from './criteria.ts';
-
-/** Says what a level of another ladder is called; without it the ids stand. */
-export type NameOfLevel = (ladder: string, level: string) => string;
-const byId: NameOfLevel = (ladder, level) => `${level} on ${ladder}`;
-
-/** A number that a house answer decides is written with what it depends on. */
-const said = (n: RuledNumber): string =>
-  typeof n === 'number'
-    ? String(n)
-    : `${n.otherwise} (${Object.entries(n.byAnswer)
-        .map(([answer, x]) => `${x} while ${n.question} is ${answer}`)
-        .join(', ')})`;
-const plural = (n: RuledNumber, one: string, many = `${one}s`) => `${said(n)} ${n === 1 ? one : many}`;
-
-const faultWords = (severity: Severity) =>
-  severity === 3
-    ? 'a stop fault'
-    : severity === 2
-      ? `a fault to ${SEVERITY_WORDS[2]}`
-      : 'any fault, even one only noted';
+import { ATOMS } from './atoms.ts';
+import { aboutAtom, isAtom } from './criteria.ts';
+import type { Atom, RuledAtom, RuledCriterion } from './criteria.ts';
+import type { Window } from './window.ts';
+import { byId, plural } from './words.ts';
+import type { NameOfLevel } from './words.ts';
 
 const windowWords = (w: Window | undefined): string => {
   switch (w?.over) {
@@ -36,94 +18,8 @@ const windowWords = (w: Window | undefined): string => {
   }
 };
 
-/** What the aid may be at most, or what it is above. */
-const aidLimit = (aid: Aid, most: RuledNumber): string =>
-  typeof most === 'number' ? aidWords(aid, most) : `${aid} ${said(most)}`;
-
 /** The atom as it is wanted, and as it reads under "not". */
-function words(a: RuledAtom, nameOf: NameOfLevel): [is: string, not: string] {
-  switch (a.kind) {
-    case 'cleanReps': {
-      const of = `${plural(a.sets, 'set')} of ${plural(a.reps, 'clean repetition')}`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'holdS': {
-      const of = `${plural(a.sets, 'hold')} of ${said(a.seconds)} s`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'cleanRounds': {
-      const of = `${plural(a.sets, 'set')} of ${plural(a.rounds, 'clean round')}`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'load': {
-      const unit = a.unit === 'kg' ? 'kg' : '% of body mass';
-      const of = `${plural(a.sets, 'set')} of ${plural(a.reps, 'clean repetition')} with at least ${said(a.load)} ${unit}`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'effortAtMost':
-      return [`effort at most ${said(a.effort)} of 10`, `effort above ${said(a.effort)} of 10`];
-    case 'tempoKept':
-      return [
-        `the tempo kept in at least ${said(a.percent)} % of sets`,
-        `the tempo kept in under ${said(a.percent)} % of sets`,
-      ];
-    case 'rangeReached': {
-      const sets = plural(a.sets, 'set');
-      return a.degrees === undefined
-        ? [`the full range reached in ${sets}`, `the full range reached in fewer than ${sets}`]
-        : [`${said(a.degrees)}° reached in ${sets}`, `${said(a.degrees)}° reached in fewer than ${sets}`];
-    }
-    case 'faultsAtMost': {
-      const fault = faultWords(a.severity);
-      return a.count === 0
-        ? [`no repetition with ${fault}`, `a repetition with ${fault}`]
-        : [
-            `at most ${plural(a.count, 'repetition')} with ${fault}`,
-            `more than ${plural(a.count, 'repetition')} with ${fault}`,
-          ];
-    }
-    case 'felt': {
-      const what = a.felt ? `${a.felt.kind} felt in the ${a.felt.region}` : 'felt as wanted';
-      const sets = plural(a.sets, 'set');
-      return [`${what} in ${sets}`, `${what} in fewer than ${sets}`];
-    }
-    case 'notFelt':
-      return a.felt
-        ? [`no ${a.felt.kind} felt in the ${a.felt.region}`, `${a.felt.kind} felt in the ${a.felt.region}`]
-        : ['nothing unwanted felt', 'something unwanted felt'];
-    case 'painAtMost':
-      return a.pain === 0
-        ? ['no pain', 'any pain']
-        : [`pain at most ${said(a.pain)} of 10`, `pain above ${said(a.pain)} of 10`];
-    case 'aidsAtMost':
-      return a.most === 0
-        ? [aidLimit(a.aid, 0), `more than ${aidLimit(a.aid, 0)}`]
-        : [`at most ${aidLimit(a.aid, a.most)}`, `more than ${aidLimit(a.aid, a.most)}`];
-    case 'easeAtLeast':
-      return [`at ease at least ${said(a.ease)} of 10`, `at ease below ${said(a.ease)} of 10`];
-    case 'sideDifferenceAtMost':
-      return [
-        `left and right within ${said(a.percent)} % of each other`,
-        `left and right more than ${said(a.percent)} % apart`,
-      ];
-    case 'sessionsHere': {
-      const of = `${plural(a.sessions, 'session')} at this level`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'daysHere': {
-      const of = `${plural(a.days, 'day')} at this level`;
-      return [of, `fewer than ${of}`];
-    }
-    case 'levelHeld': {
-      const level = nameOf(a.ladder, a.level);
-      return [`${level} held`, `${level} not held`];
-    }
-    case 'signedOff': {
-      const by = a.by === 'coach' ? 'a coach' : 'the head coach';
-      return [`signed off by ${by}`, `not signed off by ${by}`];
-    }
-  }
-}
+const words = (a: RuledAtom, nameOf: NameOfLevel) => aboutAtom(a.kind).sentence(a, nameOf);
 
 const withinOf = (a: RuledAtom) => windowWords('within' in a ? a.within : undefined);
 
@@ -170,23 +66,4 @@ export function sentencesOf(c: RuledCriterion, nameOf: NameOfLevel = byId): stri
 }
 
 /** What a kind of atom is called in a list. */
-export const ATOM_NAMES: Record<Atom['kind'], string> = {
-  cleanReps: 'clean repetitions',
-  holdS: 'seconds held',
-  cleanRounds: 'clean rounds',
-  load: 'load',
-  effortAtMost: 'effort',
-  tempoKept: 'tempo kept',
-  rangeReached: 'range reached',
-  faultsAtMost: 'faults',
-  felt: 'felt where it should be',
-  notFelt: 'nothing felt where it should not',
-  painAtMost: 'pain',
-  aidsAtMost: 'aids',
-  easeAtLeast: 'at ease',
-  sideDifferenceAtMost: 'left and right',
-  sessionsHere: 'sessions at this level',
-  daysHere: 'days at this level',
-  levelHeld: 'a level of another ladder',
-  signedOff: 'sign-off',
-};
+export const atomName = (kind: Atom['kind']): string => ATOMS[kind].name;

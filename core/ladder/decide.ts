@@ -1,5 +1,5 @@
 import { SIDES } from '../terms/index.ts';
-import { dayOf, cleanReps, levelEvidence, SIDE_TEST_DAYS } from '../log/index.ts';
+import { dayOf, cleanReps, levelEvidence } from '../log/index.ts';
 import type { Role, Stage, IsoDate } from '../terms/index.ts';
 import type { SettledLadder, SettledLevel } from '../library/index.ts';
 import type {
@@ -236,8 +236,8 @@ export function askedOf(
 /** How much evidence a decision on the level reads at most: so many sessions, and all of so many days. */
 export function evidenceWindow(level: SettledLevel, standing: Pick<Standing, 'role' | 'stage'>) {
   const { advance, stepBack } = askedOf(level, standing);
-  const a = looksBack(advance, SIDE_TEST_DAYS);
-  const b = looksBack(stepBack, SIDE_TEST_DAYS);
+  const a = looksBack(advance);
+  const b = looksBack(stepBack);
   // Growing inside the level looks at two sessions, the pace at a few.
   return { sessions: Math.max(a.sessions, b.sessions, PACE_SESSIONS), days: Math.max(a.days, b.days) };
 }
@@ -282,7 +282,7 @@ function painInWindow(
   sessions: readonly EvidenceSession[],
   advance: Criterion,
 ): IsoDate | null {
-  const back = looksBack(advance, SIDE_TEST_DAYS).sessions;
+  const back = looksBack(advance).sessions;
   const first = sessions.at(-Math.min(sessions.length, back))?.date;
   if (!first) return null;
   return days.filter((d) => d >= first).reduce<IsoDate | null>((a, d) => (a && a > d ? a : d), null);

@@ -3,7 +3,7 @@ export type { Decision, DecisionInput, Outcome, Standing } from './decide.ts';
 export { aidsOf, factsOf } from './facts.ts';
 export { withoutHealth } from './mask.ts';
 export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
-export type { Measure, MeasurePoint } from './measures.ts';
+export type { MeasurePoint } from './measures.ts';
 export { nextSet, setsToFollow } from './next-set.ts';
 export type { NextSet } from './next-set.ts';
 export { overrideRefused } from './override.ts';

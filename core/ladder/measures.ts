@@ -1,12 +1,9 @@
+import type { Measure, Criterion } from '../criterion/index.ts';
+import { aboutAtom, leavesOf } from '../criterion/index.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
-import type { Criterion } from '../criterion/index.ts';
-import { leavesOf } from '../criterion/index.ts';
 import { cleanReps, faultyReps } from '../log/index.ts';
 import type { FactsBySlug, LoggedSet } from '../log/index.ts';
 
-export const MEASURES = ['clean repetitions', 'seconds held', 'rounds', 'load', 'effort'] as const;
-/** What of a log can be drawn over time. */
-export type Measure = (typeof MEASURES)[number];
 /** What a measure is called on an axis, with its unit. */
 export const MEASURE_WORDS: Record<Measure, string> = {
   'clean repetitions': 'clean repetitions a set',
@@ -15,6 +12,7 @@ export const MEASURE_WORDS: Record<Measure, string> = {
   load: 'load, kg',
   effort: 'effort of 10',
 };
+const MEASURES = Object.keys(MEASURE_WORDS) as Measure[];
 
 export interface MeasurePoint {
   date: IsoDate;
@@ -68,17 +66,7 @@ export const measuresIn = (sets: readonly LoggedSet[], facts: FactsBySlug): Meas
 
 /** What the criterion asks of the measure: where the thresholds are drawn. Loads in % of body mass need the mass. */
 export function thresholdsOf(measure: Measure, c: Criterion, massKg: number | null): number[] {
-  const found = leavesOf(c).flatMap((a): (number | null)[] => {
-    if (measure === 'clean repetitions' && (a.kind === 'cleanReps' || a.kind === 'load')) return [a.reps];
-    if (measure === 'seconds held' && a.kind === 'holdS') return [a.seconds];
-    if (measure === 'rounds' && a.kind === 'cleanRounds') return [a.rounds];
-    if (measure === 'effort' && a.kind === 'effortAtMost') return [a.effort];
-    if (measure === 'load' && a.kind === 'load') {
-      if (a.unit === 'kg') return [a.load];
-      return [massKg === null ? null : (a.load * massKg) / 100];
-    }
-    return [];
-  });
+  const found = leavesOf(c).map((a) => aboutAtom(a.kind).threshold?.(a, massKg)[measure] ?? null);
   return [...new Set(found.filter((n) => n !== null))].sort((a, b) => a - b);
 }
 

@@ -127,12 +127,12 @@ describe('how far back a criterion looks', () => {
   it('is the longest run in it, runs within runs added, and the days of its windows', () => {
     const atom = { kind: 'painAtMost', pain: 0 } as const;
     const run = { kind: 'sessionsRunning', sessions: 3, of: atom } as const;
-    const sessions = (c: Criterion) => looksBack(c, 28).sessions;
+    const sessions = (c: Criterion) => looksBack(c).sessions;
     expect(sessions(atom)).toBe(1);
     expect(sessions({ kind: 'all', of: [atom, run] })).toBe(3);
     expect(sessions({ kind: 'sessionsRunning', sessions: 2, of: run })).toBe(4);
     expect(sessions({ ...atom, within: { over: 'sessions', last: 5 } })).toBe(5);
-    expect(looksBack({ ...atom, within: { over: 'days', last: 10 } }, 28)).toEqual({ sessions: 1, days: 10 });
-    expect(looksBack({ kind: 'sideDifferenceAtMost', percent: 10 }, 28).days).toBe(28);
+    expect(looksBack({ ...atom, within: { over: 'days', last: 10 } })).toEqual({ sessions: 1, days: 10 });
+    expect(looksBack({ kind: 'sideDifferenceAtMost', percent: 10 }).days).toBe(28);
   });
 });

@@ -1,6 +1,6 @@
+import { levelNamedBy, criterionProblems, leavesOf } from '../criterion/index.ts';
 import type { Body } from './documents.ts';
 import { KIND_WORDS } from './documents.ts';
-import { criterionProblems, leavesOf } from '../criterion/index.ts';
 import { answerReferencesOf, criteriaOf, referencesOf } from './references.ts';
 import { documentId, shelfOf } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
@@ -67,11 +67,12 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
         for (const { path, criterion } of criteriaOf(level)) {
           for (const problem of criterionProblems(criterion)) found.push([`levels[${i}].${path}`, problem]);
           for (const atom of leavesOf(criterion)) {
-            const ladder = atom.kind === 'levelHeld' ? shelf.get('ladder', atom.ladder) : undefined;
-            if (atom.kind === 'levelHeld' && ladder && !ladder.levels.some((l) => l.id === atom.level)) {
+            const named = levelNamedBy(atom);
+            const ladder = named && shelf.get('ladder', named.ladder);
+            if (named && ladder && !ladder.levels.some((l) => l.id === named.level)) {
               found.push([
                 `levels[${i}].${path}`,
-                `The ladder "${atom.ladder}" has no level "${atom.level}".`,
+                `The ladder "${named.ladder}" has no level "${named.level}".`,
               ]);
             }
           }
@@ -145,9 +146,10 @@ function entryCycles(shelf: Shelf): Breach[] {
       needs.set(`${ladder.slug}/${level.id}`, [
         ...level.entryNeeds.map((n) => `${n.ladder}/${n.level}`),
         // What a level below asks has to be held before one is here at all.
-        ...(before ? leavesOf(before.advance) : []).flatMap((a) =>
-          a.kind === 'levelHeld' ? [`${a.ladder}/${a.level}`] : [],
-        ),
+        ...(before ? leavesOf(before.advance) : []).flatMap((a) => {
+          const named = levelNamedBy(a);
+          return named ? [`${named.ladder}/${named.level}`] : [];
+        }),
         ...(before ? [`${ladder.slug}/${before.id}`] : []),
       ]);
     });

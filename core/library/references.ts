@@ -1,4 +1,4 @@
-import { leavesOf } from '../criterion/index.ts';
+import { levelNamedBy, leavesOf } from '../criterion/index.ts';
 import type { RuledCriterion } from '../criterion/index.ts';
 import type { Body, HoldsUnder, Kind, Level, Predicate } from './documents.ts';
 
@@ -64,7 +64,7 @@ export function referencesOf(body: Body): Reference[] {
         l.entryNeeds.forEach((n, j) => add('ladder', `levels[${i}].entryNeeds[${j}].ladder`, n.ladder));
         for (const { path, criterion } of criteriaOf(l)) {
           for (const atom of leavesOf(criterion)) {
-            if (atom.kind === 'levelHeld') add('ladder', `levels[${i}].${path}`, atom.ladder);
+            add('ladder', `levels[${i}].${path}`, levelNamedBy(atom)?.ladder);
           }
         }
         l.waysOn.forEach((w, j) => {

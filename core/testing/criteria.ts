@@ -1,6 +1,7 @@
+import { ATOM_KINDS, aboutAtom, paramsOf } from '../criterion/index.ts';
+import type { Param, Atom, Criterion, SetAtom, Window } from '../criterion/index.ts';
 import fc from 'fast-check';
-import { AIDS, FELT_KINDS, MOST_AID, REGIONS, SEVERITIES, SIGNERS } from '../terms/index.ts';
-import type { Atom, Criterion, OtherAtom, SetAtom, Window } from '../criterion/index.ts';
+import { AIDS, FELT_KINDS, MOST_AID, REGIONS } from '../terms/index.ts';
 
 const whole = (min: number, max: number) => fc.integer({ min, max });
 const felt = fc.record({ region: fc.constantFrom(...REGIONS), kind: fc.constantFrom(...FELT_KINDS) });
@@ -17,41 +18,35 @@ const anyWindow: fc.Arbitrary<Window | undefined> = optional(
   ),
 );
 
-const bareSetAtom: fc.Arbitrary<SetAtom> = fc.oneof(
-  fc.record({ kind: fc.constant('cleanReps' as const), reps: whole(1, 30), sets: whole(1, 4) }),
-  fc.record({ kind: fc.constant('holdS' as const), seconds: whole(1, 90), sets: whole(1, 4) }),
-  fc.record({ kind: fc.constant('cleanRounds' as const), rounds: whole(1, 6), sets: whole(1, 3) }),
-  fc.record({
-    kind: fc.constant('load' as const),
-    load: whole(1, 120),
-    unit: fc.constantFrom('kg' as const, '% of body mass' as const),
-    reps: whole(1, 20),
-    sets: whole(1, 4),
-  }),
-  fc.record({ kind: fc.constant('effortAtMost' as const), effort: whole(0, 10) }),
-  fc.record({ kind: fc.constant('tempoKept' as const), percent: whole(1, 100) }),
-  fc.record({
-    kind: fc.constant('rangeReached' as const),
-    sets: whole(1, 4),
-    degrees: optional(whole(1, 150)),
-  }),
-  fc.record({
-    kind: fc.constant('faultsAtMost' as const),
-    severity: fc.constantFrom(...SEVERITIES),
-    count: whole(0, 5),
-  }),
-  fc.record({ kind: fc.constant('felt' as const), sets: whole(1, 3), felt: optional(felt) }),
-  fc.record({ kind: fc.constant('notFelt' as const), felt: optional(felt) }),
-  fc.record({ kind: fc.constant('painAtMost' as const), pain: whole(0, 10) }),
+const slug = fc.constantFrom('one', 'two', 'rear-up', 'wall');
+
+function anyParam(p: Param): fc.Arbitrary<unknown> {
+  switch (p.is) {
+    case 'number':
+      return whole(...p.usual);
+    case 'optional number':
+      return optional(whole(...p.usual));
+    case 'aid amount':
+      return whole(0, Math.min(...AIDS.map(MOST_AID)));
+    case 'choice':
+      return fc.constantFrom(...p.of);
+    case 'felt':
+      return optional(felt);
+    case 'ladder':
+    case 'level':
+      return slug;
+  }
+}
+/** An atom of a kind, with anything that is usual in its parameters. */
+const anyOf = (kind: Atom['kind']) =>
   fc
-    .constantFrom(...AIDS)
-    .chain((aid) => whole(0, MOST_AID(aid)).map((most) => ({ kind: 'aidsAtMost' as const, aid, most }))),
-  fc.record({ kind: fc.constant('easeAtLeast' as const), ease: whole(0, 10) }),
-);
+    .record(Object.fromEntries(Object.entries(paramsOf(kind)).map(([name, p]) => [name, anyParam(p)])))
+    .map((params) => tidy({ kind, ...params }) as Atom);
+const kinds = (reads: 'sets' | 'else') => ATOM_KINDS.filter((k) => aboutAtom(k).reads === reads);
 
 /** Any atom that reads sets, over any window. */
 export const anySetAtom: fc.Arbitrary<SetAtom> = fc
-  .tuple(bareSetAtom, anyWindow)
+  .tuple(fc.oneof(...kinds('sets').map(anyOf)), anyWindow)
   .map(
     ([atom, within]) =>
       tidy(
@@ -59,14 +54,7 @@ export const anySetAtom: fc.Arbitrary<SetAtom> = fc
       ) as SetAtom,
   );
 
-const slug = fc.constantFrom('one', 'two', 'rear-up', 'wall');
-const anyOtherAtom: fc.Arbitrary<OtherAtom> = fc.oneof(
-  fc.record({ kind: fc.constant('sideDifferenceAtMost' as const), percent: whole(0, 40) }),
-  fc.record({ kind: fc.constant('sessionsHere' as const), sessions: whole(1, 9) }),
-  fc.record({ kind: fc.constant('daysHere' as const), days: whole(1, 60) }),
-  fc.record({ kind: fc.constant('levelHeld' as const), ladder: slug, level: slug }),
-  fc.record({ kind: fc.constant('signedOff' as const), by: fc.constantFrom(...SIGNERS) }),
-);
+const anyOtherAtom = fc.oneof(...kinds('else').map(anyOf));
 
 export const anyAtom: fc.Arbitrary<Atom> = fc.oneof(anySetAtom, anyOtherAtom);
 

@@ -1,3 +1,4 @@
+import { aboutAtom, isAtom } from '../../core/criterion/index.ts';
 import type { Judged, Judgement } from '../../core/criterion/index.ts';
 import { day, tidy } from '../ui/index.ts';
 
@@ -76,29 +77,14 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
   );
 }
 
+const SESSIONS = ['session', 'sessions'] as const;
+
 function margin(j: Judged): string {
   if (j.margin === null) return '';
   const c = j.criterion.kind === 'not' ? j.criterion.of : j.criterion;
-  const units: Partial<Record<typeof c.kind, [string, string]>> = {
-    cleanReps: ['repetition', 'repetitions'],
-    holdS: ['s', 's'],
-    cleanRounds: ['round', 'rounds'],
-    load: c.kind === 'load' && c.unit === 'kg' ? ['kg', 'kg'] : ['% of body mass', '% of body mass'],
-    tempoKept: ['% of sets', '% of sets'],
-    rangeReached: c.kind === 'rangeReached' && c.degrees !== undefined ? ['°', '°'] : ['set', 'sets'],
-    felt: ['set', 'sets'],
-    aidsAtMost: ['step', 'steps'],
-    easeAtLeast: ['point', 'points'],
-    sessionsHere: ['session', 'sessions'],
-    daysHere: ['day', 'days'],
-    effortAtMost: ['point', 'points'],
-    faultsAtMost: ['repetition', 'repetitions'],
-    painAtMost: ['point', 'points'],
-    sideDifferenceAtMost: ['%', '%'],
-    sessionsRunning: ['session', 'sessions'],
-  };
   const amount = tidy(Math.abs(j.margin), 0);
   if (j.margin === 0) return 'just';
-  const unit = units[c.kind]?.[amount === '1' ? 0 : 1] ?? '';
+  const units = c.kind === 'sessionsRunning' ? SESSIONS : isAtom(c) ? aboutAtom(c.kind).unit?.(c) : undefined;
+  const unit = units?.[amount === '1' ? 0 : 1] ?? '';
   return j.margin > 0 ? `${amount} ${unit} to spare` : `${amount} ${unit} off`;
 }

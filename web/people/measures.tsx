@@ -9,7 +9,8 @@ import {
   thresholdsOf,
 } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
-import type { Measure, MeasurePoint } from '../../core/ladder/index.ts';
+import type { Measure } from '../../core/criterion/index.ts';
+import type { MeasurePoint } from '../../core/ladder/index.ts';
 import type { SettledLevel } from '../../core/library/index.ts';
 import { useAsk, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OverTime, SelectField, tidy } from '../ui/index.ts';

@@ -1,17 +1,9 @@
+import { aboutAtom, atomName, paramsOf, ATOM_KINDS, readsSets } from '../../../core/criterion/index.ts';
+import { Fragment } from 'react';
 import type { ReactNode } from 'react';
-import {
-  aidWords,
-  AID_WORDS,
-  AIDS,
-  FELT_KINDS,
-  REGIONS,
-  SEVERITIES,
-  SEVERITY_WORDS,
-  SIGNERS,
-} from '../../../core/terms/index.ts';
-import { ATOM_KINDS, ATOM_NAMES, LOAD_UNITS, readsSets } from '../../../core/criterion/index.ts';
-import type { Atom, LoadUnit, RuledAtom, RuledCriterion, Window } from '../../../core/criterion/index.ts';
-import type { Aid, Felt, RuledNumber } from '../../../core/terms/index.ts';
+import { aidWords, AID_WORDS, AIDS, FELT_KINDS, REGIONS } from '../../../core/terms/index.ts';
+import type { Atom, RuledAtom, RuledCriterion, Window } from '../../../core/criterion/index.ts';
+import type { Felt, RuledNumber } from '../../../core/terms/index.ts';
 import { useAsk } from '../../shell/index.ts';
 import { Button } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
@@ -19,65 +11,8 @@ import { DocumentSelect } from './document-select.tsx';
 import { EditRuled } from './edit-ruled.tsx';
 import { NumberBox } from './number-box.tsx';
 
-/** Each atom as it is first put down; the numbers are common practice, to be changed. */
-export const FRESH: { [K in Atom['kind']]: RuledAtom & { kind: K } } = {
-  cleanReps: { kind: 'cleanReps', reps: 12, sets: 2 },
-  holdS: { kind: 'holdS', seconds: 30, sets: 2 },
-  cleanRounds: { kind: 'cleanRounds', rounds: 5, sets: 1 },
-  load: { kind: 'load', load: 20, unit: 'kg', reps: 8, sets: 2 },
-  effortAtMost: { kind: 'effortAtMost', effort: 7 },
-  tempoKept: { kind: 'tempoKept', percent: 80 },
-  rangeReached: { kind: 'rangeReached', sets: 2 },
-  faultsAtMost: { kind: 'faultsAtMost', severity: 2, count: 0 },
-  felt: { kind: 'felt', sets: 1 },
-  notFelt: { kind: 'notFelt' },
-  painAtMost: { kind: 'painAtMost', pain: 0 },
-  aidsAtMost: { kind: 'aidsAtMost', aid: 'pads', most: 0 },
-  easeAtLeast: { kind: 'easeAtLeast', ease: 7 },
-  // 10 %: the usual limit for limb symmetry in the return-to-sport literature.
-  sideDifferenceAtMost: { kind: 'sideDifferenceAtMost', percent: 10 },
-  sessionsHere: { kind: 'sessionsHere', sessions: 3 },
-  daysHere: { kind: 'daysHere', days: 14 },
-  levelHeld: { kind: 'levelHeld', ladder: '', level: '' },
-  signedOff: { kind: 'signedOff', by: 'coach' },
-};
-
-/** The number of each atom that a house rule may decide. */
-const MAIN: Partial<Record<Atom['kind'], string>> = {
-  cleanReps: 'reps',
-  holdS: 'seconds',
-  cleanRounds: 'rounds',
-  load: 'load',
-  effortAtMost: 'effort',
-  tempoKept: 'percent',
-  rangeReached: 'sets',
-  faultsAtMost: 'count',
-  painAtMost: 'pain',
-  easeAtLeast: 'ease',
-  sideDifferenceAtMost: 'percent',
-};
-
-/** How an atom reads as it is wanted, and turned round. */
-const EITHER: Record<Atom['kind'], [is: string, not: string]> = {
-  cleanReps: ['at least', 'fewer than'],
-  holdS: ['at least', 'fewer than'],
-  cleanRounds: ['at least', 'fewer than'],
-  load: ['at least', 'fewer than'],
-  effortAtMost: ['at most', 'above'],
-  tempoKept: ['in at least', 'in under'],
-  rangeReached: ['in at least', 'in fewer than'],
-  faultsAtMost: ['at most', 'more than'],
-  felt: ['in at least', 'in fewer than'],
-  notFelt: ['is so', 'is not so'],
-  painAtMost: ['at most', 'above'],
-  aidsAtMost: ['at most', 'more than'],
-  easeAtLeast: ['at least', 'below'],
-  sideDifferenceAtMost: ['within', 'more than'],
-  sessionsHere: ['at least', 'fewer than'],
-  daysHere: ['at least', 'fewer than'],
-  levelHeld: ['is held', 'is not held'],
-  signedOff: ['is given', 'is not given'],
-};
+/** An atom as it is first put down. */
+export const freshAtom = (kind: Atom['kind']): RuledAtom => ({ kind, ...aboutAtom(kind).blank }) as RuledAtom;
 
 interface Props {
   value: RuledCriterion;
@@ -112,7 +47,7 @@ export function AtomControls({ value, context, onChange }: Props) {
       />
     );
   };
-  const main = MAIN[atom.kind];
+  const { main, either } = aboutAtom(atom.kind);
   const question = context.entries.find((e) => e.kind === 'houseQuestion' && !e.retired);
   return (
     <>
@@ -120,11 +55,11 @@ export function AtomControls({ value, context, onChange }: Props) {
         aria-label="What is looked at"
         className="field w-56"
         value={atom.kind}
-        onChange={(e) => onChange(wrap(FRESH[e.target.value as Atom['kind']]))}
+        onChange={(e) => onChange(wrap(freshAtom(e.target.value as Atom['kind'])))}
       >
         {ATOM_KINDS.map((k) => (
           <option key={k} value={k}>
-            {ATOM_NAMES[k]}
+            {atomName(k)}
           </option>
         ))}
       </select>
@@ -134,10 +69,10 @@ export function AtomControls({ value, context, onChange }: Props) {
         value={not ? 'not' : 'yes'}
         onChange={(e) => onChange(wrap(atom, e.target.value === 'not'))}
       >
-        <option value="yes">{EITHER[atom.kind][0]}</option>
-        <option value="not">{EITHER[atom.kind][1]}</option>
+        <option value="yes">{either[0]}</option>
+        <option value="not">{either[1]}</option>
       </select>
-      <Amounts atom={atom} context={context} box={box} set={set} />
+      <Parameters atom={atom} context={context} box={box} set={set} />
       {readsSets(atom) && <WindowControls atom={atom} set={set} />}
       {question && main && typeof numbers[main] === 'number' && (
         <Button
@@ -152,159 +87,89 @@ export function AtomControls({ value, context, onChange }: Props) {
   );
 }
 
-function Amounts({
-  atom,
-  context,
-  box,
-  set,
-}: {
+interface ParametersProps {
   atom: RuledAtom;
   context: EditContext;
   box: (label: string, key: string, min: number, max: number) => ReactNode;
   set: (part: object) => void;
-}) {
-  switch (atom.kind) {
-    case 'cleanReps':
+}
+
+/** The controls of an atom's parameters in a row of words, as its file puts them. */
+function Parameters(of: ParametersProps) {
+  return aboutAtom(of.atom.kind)
+    .controls.split(/(\{\w+\})/)
+    .map((part, i) => {
+      const name = /^\{(\w+)\}$/.exec(part)?.[1];
+      return <Fragment key={i}>{name ? <Parameter {...of} name={name} /> : part}</Fragment>;
+    });
+}
+
+function Parameter({ name, atom, context, box, set }: ParametersProps & { name: string }) {
+  const p = paramsOf(atom.kind)[name]!;
+  const value = (atom as unknown as Record<string, unknown>)[name];
+  switch (p.is) {
+    case 'number':
+      return box(p.label, name, p.from, p.to);
+    case 'optional number':
       return (
         <>
-          {box('sets', 'sets', 1, 20)} sets of {box('clean repetitions', 'reps', 1, 200)}
-        </>
-      );
-    case 'holdS':
-      return (
-        <>
-          {box('holds', 'sets', 1, 20)} holds of {box('seconds', 'seconds', 1, 1800)} s
-        </>
-      );
-    case 'cleanRounds':
-      return (
-        <>
-          {box('sets', 'sets', 1, 20)} sets of {box('clean rounds', 'rounds', 1, 50)} rounds
-        </>
-      );
-    case 'load':
-      return (
-        <>
-          {box('sets', 'sets', 1, 20)} sets of {box('clean repetitions', 'reps', 1, 200)} with{' '}
-          {box('load', 'load', 0.25, 500)}
           <select
-            aria-label="load in"
-            className="field w-40"
-            value={atom.unit}
-            onChange={(e) => set({ unit: e.target.value as LoadUnit })}
-          >
-            {LOAD_UNITS.map((u) => (
-              <option key={u}>{u}</option>
-            ))}
-          </select>
-        </>
-      );
-    case 'effortAtMost':
-      return <>{box('effort', 'effort', 0, 10)} of 10</>;
-    case 'painAtMost':
-      return <>{box('pain', 'pain', 0, 10)} of 10</>;
-    case 'easeAtLeast':
-      return <>{box('at ease', 'ease', 0, 10)} of 10</>;
-    case 'tempoKept':
-      return <>{box('percent of sets', 'percent', 1, 100)} % of sets</>;
-    case 'rangeReached':
-      return (
-        <>
-          {box('sets', 'sets', 1, 20)} sets
-          <select
-            aria-label="which range"
+            aria-label={p.question}
             className="field w-56"
-            value={atom.degrees === undefined ? 'target' : 'angle'}
-            onChange={(e) => set({ degrees: e.target.value === 'angle' ? 90 : undefined })}
+            value={value === undefined ? 'without' : 'with'}
+            onChange={(e) => set({ [name]: e.target.value === 'with' ? p.start : undefined })}
           >
-            <option value="target">to the variation’s target</option>
-            <option value="angle">to a measured angle</option>
+            <option value="without">{p.without}</option>
+            <option value="with">{p.with}</option>
           </select>
-          {atom.degrees !== undefined && <>of {box('degrees', 'degrees', 1, 200)}°</>}
-        </>
-      );
-    case 'faultsAtMost':
-      return (
-        <>
-          {box('repetitions with faults', 'count', 0, 200)} repetitions, severity
-          <select
-            aria-label="severity"
-            className="field w-32"
-            value={atom.severity}
-            onChange={(e) => set({ severity: Number(e.target.value) })}
-          >
-            {SEVERITIES.map((s) => (
-              <option key={s} value={s}>
-                {SEVERITY_WORDS[s]}
-                {s < 3 ? ' or worse' : ''}
-              </option>
-            ))}
-          </select>
-        </>
-      );
-    case 'felt':
-      return (
-        <>
-          {box('sets', 'sets', 1, 20)} sets:{' '}
-          <Sensation felt={atom.felt} own="as the variation wants" set={set} />
-        </>
-      );
-    case 'notFelt':
-      return <Sensation felt={atom.felt} own="anything it calls unwanted" set={set} />;
-    case 'aidsAtMost':
-      return (
-        <>
-          <select
-            aria-label="which aid"
-            className="field w-40"
-            value={atom.aid}
-            onChange={(e) => set({ aid: e.target.value as Aid, most: 0 })}
-          >
-            {AIDS.map((a) => (
-              <option key={a}>{a}</option>
-            ))}
-          </select>
-          {typeof atom.most === 'number' ? (
-            <select
-              aria-label="how much of it"
-              className="field w-44"
-              value={atom.most}
-              onChange={(e) => set({ most: Number(e.target.value) })}
-            >
-              {AID_WORDS[atom.aid].map((_, n) => (
-                <option key={n} value={n}>
-                  {aidWords(atom.aid, n)}
-                </option>
-              ))}
-            </select>
-          ) : (
-            box('how much of it', 'most', 0, 6)
+          {value !== undefined && (
+            <>
+              of {box(p.label, name, p.from, p.to)}
+              {p.after}
+            </>
           )}
         </>
       );
-    case 'sideDifferenceAtMost':
-      return <>{box('percent apart', 'percent', 0, 100)} % of each other (side test of the last 28 days)</>;
-    case 'sessionsHere':
-      return <>{box('sessions', 'sessions', 1, 100)} sessions</>;
-    case 'daysHere':
-      return <>{box('days', 'days', 1, 730)} days</>;
-    case 'levelHeld':
-      return <LevelElsewhere ladder={atom.ladder} level={atom.level} context={context} set={set} />;
-    case 'signedOff':
+    case 'choice':
       return (
         <select
-          aria-label="signed off by"
+          aria-label={p.label}
           className="field w-44"
-          value={atom.by}
-          onChange={(e) => set({ by: e.target.value })}
+          value={String(value)}
+          onChange={(e) => set({ [name]: p.of.find((o) => String(o) === e.target.value), ...p.resets })}
         >
-          {SIGNERS.map((s) => (
-            <option key={s} value={s}>
-              {s === 'coach' ? 'by a coach' : 'by the head coach'}
+          {p.of.map((o) => (
+            <option key={o} value={o}>
+              {p.word ? p.word(o as never) : o}
             </option>
           ))}
         </select>
       );
+    case 'aid amount': {
+      const aid = 'aid' in atom ? atom.aid : AIDS[0];
+      return typeof value === 'number' ? (
+        <select
+          aria-label={p.label}
+          className="field w-44"
+          value={value}
+          onChange={(e) => set({ [name]: Number(e.target.value) })}
+        >
+          {AID_WORDS[aid].map((_, n) => (
+            <option key={n} value={n}>
+              {aidWords(aid, n)}
+            </option>
+          ))}
+        </select>
+      ) : (
+        box(p.label, name, p.from, p.to)
+      );
+    }
+    case 'felt':
+      return <Sensation felt={value as Felt | undefined} own={p.otherwise} set={set} />;
+    case 'ladder':
+      return <OtherLadder ladder={String(value)} context={context} set={set} />;
+    case 'level':
+      return 'ladder' in atom && <LevelOf ladder={atom.ladder} level={String(value)} set={set} />;
   }
 }
 
@@ -352,45 +217,46 @@ function Sensation({
   );
 }
 
-function LevelElsewhere({
+function OtherLadder({
   ladder,
-  level,
   context,
   set,
 }: {
   ladder: string;
-  level: string;
   context: EditContext;
   set: (part: object) => void;
 }) {
+  return (
+    <span className="w-52">
+      <DocumentSelect
+        aria-label="which ladder"
+        kind="ladder"
+        value={ladder}
+        context={context}
+        onChange={(slug) => set({ ladder: slug, level: '' })}
+      />
+    </span>
+  );
+}
+
+function LevelOf({ ladder, level, set }: { ladder: string; level: string; set: (part: object) => void }) {
   const found = useAsk('document', ladder ? { kind: 'ladder', slug: ladder } : null);
   const levels = found.data?.body.kind === 'ladder' ? found.data.body.levels : [];
   return (
-    <>
-      <span className="w-52">
-        <DocumentSelect
-          aria-label="which ladder"
-          kind="ladder"
-          value={ladder}
-          context={context}
-          onChange={(slug) => set({ ladder: slug, level: '' })}
-        />
-      </span>
-      <select
-        aria-label="which level"
-        className="field w-52"
-        value={level}
-        onChange={(e) => set({ level: e.target.value })}
-      >
-        <option value="">choose a level …</option>
-        {levels.map((l, i) => (
-          <option key={l.id} value={l.id}>
-            {i + 1}. {l.name}
-          </option>
-        ))}
-        {level && !levels.some((l) => l.id === level) && <option value={level}>{level}</option>}
-      </select>
-    </>
+    <select
+      aria-label="which level"
+      className="field w-52"
+      value={level}
+      onChange={(e) => set({ level: e.target.value })}
+    >
+      <option value="">choose a level …</option>
+      {levels.map((l, i) => (
+        <option key={l.id} value={l.id}>
+          {i + 1}. {l.name}
+        </option>
+      ))}
+      {level && !levels.some((l) => l.id === level) && <option value={level}>{level}</option>}
+    </select>
   );
 }
 

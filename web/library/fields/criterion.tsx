@@ -12,7 +12,7 @@ import {
 import type { RuledCriterion } from '../../../core/criterion/index.ts';
 import { Button, capital } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
-import { AtomControls, FRESH } from './criterion-atom.tsx';
+import { AtomControls, freshAtom } from './criterion-atom.tsx';
 import { NumberBox } from './number-box.tsx';
 
 interface Props {
@@ -67,7 +67,7 @@ export function CriterionEditor({ value, negated, context, onChange }: Props) {
 }
 
 const freshPart = (negated: boolean): RuledCriterion =>
-  negated ? { kind: 'not', of: FRESH.cleanReps } : FRESH.cleanReps;
+  negated ? { kind: 'not', of: freshAtom('cleanReps') } : freshAtom('cleanReps');
 
 function Node({ value: c, negated, context, onChange, onRemove }: Props & { onRemove?: () => void }) {
   const remove = onRemove && (
