@@ -1,36 +1,6 @@
-import { ATOM_KINDS, aboutAtom, paramsOf } from '../core/criterion/index.ts';
-import type { Param } from '../core/criterion/index.ts';
-import Joi from 'joi';
-import {
-  AIDS,
-  ANSWER_KINDS,
-  COUNTED_IN,
-  CUE_KINDS,
-  DIRECTIONS,
-  DOMINANCES,
-  FELT_KINDS,
-  FOOT_WEIGHTS,
-  JOINTS,
-  LATERALITIES,
-  LOAD_KINDS,
-  LOAD_PLACES,
-  MUSCLES,
-  PATTERNS,
-  PHASES,
-  PREPARE_STEPS,
-  RANGE_TARGETS,
-  REGIONS,
-  ROLES,
-  SEVERITIES,
-  SIDE_ORDERS,
-  STAGES,
-  STANCE_WIDTHS,
-  SUPPORTS,
-  VIEWS,
-} from '../core/terms/index.ts';
-import { DEMAND_QUESTIONS, KINDS } from '../core/library/index.ts';
-import { FREE_HANDS, LOAD_LOOKS, WALLS } from '../core/posture/index.ts';
 import type {
+  DocumentField,
+  DocumentFields,
   Body,
   Breach,
   EntrySummary,
@@ -39,6 +9,23 @@ import type {
   ResolvedVariation,
   SettledLadder,
 } from '../core/library/index.ts';
+import { fieldsOf, KINDS } from '../core/library/index.ts';
+import { ATOM_KINDS, aboutAtom, paramsOf } from '../core/criterion/index.ts';
+import type { Param } from '../core/criterion/index.ts';
+import Joi from 'joi';
+import {
+  AIDS,
+  FELT_KINDS,
+  LATERALITIES,
+  LOAD_KINDS,
+  LOAD_PLACES,
+  PATTERNS,
+  RANGE_TARGETS,
+  REGIONS,
+  ROLES,
+  SUPPORTS,
+} from '../core/terms/index.ts';
+import { FREE_HANDS, LOAD_LOOKS, WALLS } from '../core/posture/index.ts';
 import type { Effects, Finding } from '../core/review/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
 import type { EditionHeader } from '../core/exchange/index.ts';
@@ -58,11 +45,7 @@ const ruled = (of: Joi.Schema) =>
     otherwise: of,
   });
 const ruledNumber = (from: number, to: number) => ruled(number(from, to));
-const seconds = number(0, 60);
 const felt = { region: oneOf(REGIONS), kind: oneOf(FELT_KINDS) };
-
-const common = { slug: slug(), retired: Joi.boolean(), author: text(120) };
-const commonOptional = { reviewBy: isoDate() };
 
 const referenceLoad = shape({
   fractionOfBodyMass: number(0, 3),
@@ -159,145 +142,6 @@ const mechanics = union(
   },
 );
 
-const need = shape({ equipment: slug(), count: whole(1, 10), setUp: lines });
-const dose = shape(
-  { role: oneOf(ROLES), sets: whole(1, 20), restS: whole(0, 1200), notes: lines },
-  { repsFrom: whole(1, 200), repsTo: whole(1, 200), holdS: whole(1, 1800), rounds: whole(1, 50) },
-);
-
-const variation = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('variation'),
-    name: text(120),
-    shortName: text(40),
-    pattern: oneOf(PATTERNS),
-    roles: list(oneOf(ROLES), 3).min(1),
-    purpose: lines,
-    reasonsToChoose: lines,
-    dominance: oneOf(DOMINANCES),
-    muscles: list(oneOf(MUSCLES)),
-    joints: list(oneOf(JOINTS)),
-    laterality: oneOf(LATERALITIES),
-    sideOrder: oneOf(SIDE_ORDERS),
-    direction: oneOf(DIRECTIONS),
-    impact: Joi.boolean(),
-    loadKind: oneOf(LOAD_KINDS),
-    loadPlace: place,
-    support: oneOf(SUPPORTS),
-    supportNotes: lines,
-    rangeTarget: oneOf(RANGE_TARGETS),
-    rangeNotes: lines,
-    stanceWidth: oneOf(STANCE_WIDTHS),
-    footWeight: oneOf(FOOT_WEIGHTS),
-    stance: lines,
-    hands: lines,
-    gaze: lines,
-    breathing: lines,
-    tempo: shape({ loweringS: seconds, bottomS: seconds, risingS: seconds, topS: seconds }),
-    contactPoints: lines,
-    gettingIn: lines,
-    gettingOut: lines,
-    ifItGoesWrong: lines,
-    countedIn: oneOf(COUNTED_IN),
-    dose: list(dose, 6),
-    equipmentAll: list(need, 12),
-    equipmentAny: list(list(need, 12).min(1), 6),
-    setUpMeasures: lines,
-    cues: list(slug(), 40),
-    runThrough: lines,
-    faults: list(shape({ fault: slug() }, { severity: Joi.number().valid(...SEVERITIES) }), 40),
-    wanted: list(shape(felt, { holdsUnder }), 20),
-    tolerated: list(shape(felt, { holdsUnder }), 20),
-    unwanted: list(shape({ ...felt, suggests: line }), 20),
-    extraCautions: list(slug(), 20),
-    drills: list(slug(), 20),
-    mechanics,
-  },
-  {
-    ...commonOptional,
-    toeOutDeg: ruledNumber(-10, 60),
-    demandAdjustment: shape({ points: number(-50, 50), reason: text(400) }),
-    prepares: oneOf(PREPARE_STEPS),
-  },
-);
-
-const cue = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('cue'),
-    line,
-    phase: oneOf(PHASES),
-    cueKind: oneOf(CUE_KINDS),
-    view: oneOf(VIEWS),
-    stages: list(oneOf(STAGES), 3).min(1),
-  },
-  { ...commonOptional, addresses: slug() },
-);
-
-const fault = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('fault'),
-    name: text(120),
-    sign: line,
-    phase: oneOf(PHASES),
-    views: list(oneOf(VIEWS), 6).min(1),
-    severity: Joi.number().valid(...SEVERITIES),
-    causes: list(shape({ id: slug(), line }, { weight: number(0, 100), alike: slug() }), 12),
-    checks: list(
-      shape({
-        line,
-        results: list(
-          shape(
-            { result: text(300), pointsTo: list(slug(), 12) },
-            { weights: list(shape({ cause: slug(), weight: number(0, 100) }), 12) },
-          ),
-          8,
-        ),
-      }),
-      12,
-    ),
-    answers: list(
-      shape(
-        {
-          answerKind: oneOf(ANSWER_KINDS),
-          line,
-          needsSecondPerson: Joi.boolean(),
-          equipment: list(slug(), 8),
-        },
-        { cue: slug(), variation: slug(), causes: list(slug(), 12) },
-      ),
-      20,
-    ),
-    whenToStop: line,
-    chain: list(shape({ line, gate: line }, { variation: slug() }), 12),
-  },
-  {
-    ...commonOptional,
-    felt: list(shape(felt), 8),
-    shows: shape(
-      { view: oneOf(['side', 'front'] as const), at: number(0, 1) },
-      {
-        trunkDeg: number(-60, 60),
-        shinDeg: number(-40, 40),
-        thighDeg: number(-40, 40),
-        spineDeg: number(-80, 80),
-        headDeg: number(-60, 60),
-        heelsDeg: number(0, 45),
-        armsDeg: number(0, 110),
-        loadAwayM: number(0, 0.4),
-        footAwayM: number(-0.5, 0.5),
-        kneesInDeg: number(-30, 30),
-        oneLeg: Joi.boolean(),
-        pelvisDeg: number(0, 30),
-        leanDeg: number(-30, 30),
-        feetApartM: number(-0.4, 0.4),
-      },
-    ),
-  },
-);
-
 const predicate = union('test', {
   all: { of: list(Joi.link('#predicate'), 12) },
   any: { of: list(Joi.link('#predicate'), 12) },
@@ -313,62 +157,6 @@ const predicate = union('test', {
   impact: {},
   equipment: { is: list(slug()) },
 }).id('predicate');
-
-const caution = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('caution'),
-    name: text(120),
-    lines: lines.min(1),
-    appliesTo: predicate,
-  },
-  commonOptional,
-);
-
-const equipment = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('equipment'),
-    name: text(120),
-    inHall: whole(0, 500),
-    where: looseText(200),
-    shareable: Joi.boolean(),
-    sizes: list(shape({ name: text(80), fromM: number(0, 5), toM: number(0, 5), stepM: number(0, 5) }), 12),
-    setUp: lines,
-    checks: lines,
-    equals: list(slug(), 20),
-    homeSubstitutes: lines,
-  },
-  commonOptional,
-);
-
-const answerWith = (members: Record<string, Joi.Schema>) =>
-  shape({ answer: slug(), why: looseText(600), ...members });
-const houseQuestion = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('houseQuestion'),
-    question: text(200),
-    answers: list(shape({ id: slug(), name: text(120), reasons: lines }, { example: mechanics }), 12).min(2),
-    hall: answerWith({}),
-    byStage: list(answerWith({ stage: oneOf(STAGES) }), 3),
-    byLoad: list(answerWith({ loaded: Joi.boolean() }), 2),
-    byVariation: list(answerWith({ variation: slug() })),
-  },
-  commonOptional,
-);
-
-const drillList = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('drillList'),
-    name: text(120),
-    pattern: oneOf(PATTERNS),
-    notes: lines,
-    drills: list(slug(), 40),
-  },
-  commonOptional,
-);
 
 const within = union('over', { set: {}, sessions: { last: whole(2, 20) }, days: { last: whole(1, 365) } });
 function schemaOfParam(p: Param): Joi.Schema {
@@ -430,69 +218,66 @@ const wayOn = union(
   { load: { equipment: slug() } },
 );
 
-const level = shape(
-  {
-    id: slug(),
-    name: text(120),
-    stage: oneOf(STAGES),
-    main: slug(),
-    equals: list(slug(), 20),
-    dose: shape(
-      { sets: whole(1, 20), restS: whole(0, 1200) },
-      {
-        reps: whole(1, 200),
-        holdS: whole(1, 1800),
-        rounds: whole(1, 50),
-        loadKg: number(0, 500),
-        aids: list(shape({ aid: oneOf(AIDS), amount: whole(0, 6) }), 3),
-      },
-    ),
-    entryNeeds: list(shape({ ladder: slug(), level: slug() }), 12),
-    advance: criterion,
-    stepBack: criterion,
-    waysOn: list(wayOn, 12),
-    usualStayWeeks: shape({ from: whole(0, 104), to: whole(0, 104) }),
-  },
-  {
-    variants: list(
-      shape({ advance: criterion, stepBack: criterion }, { role: oneOf(ROLES), stage: oneOf(STAGES) }),
-      8,
-    ),
-  },
-);
+function schemaOfField(f: DocumentField): Joi.Schema {
+  switch (f.is) {
+    case 'text':
+      return f.loose ? looseText(f.most) : text(f.most);
+    case 'short id':
+    case 'document':
+      return slug();
+    case 'date':
+      return isoDate();
+    case 'number':
+      return (f.whole ? whole : number)(f.from, f.to);
+    case 'ruled number':
+      return ruledNumber(f.from, f.to);
+    case 'choice':
+      return typeof f.of[0] === 'number' ? Joi.number().valid(...f.of) : Joi.string().valid(...f.of);
+    case 'choices':
+      return atLeast(list(oneOf(f.of), f.most), f.least);
+    case 'flag':
+      return Joi.boolean();
+    case 'line':
+      return line;
+    case 'lines':
+      return atLeast(lines, f.least);
+    case 'house rule':
+      return holdsUnder;
+    case 'documents':
+    case 'short ids':
+      return list(slug(), f.most);
+    case 'list':
+      return atLeast(list(shapeOf(f.fields), f.most), f.least);
+    case 'groups':
+      return list(list(shapeOf(f.fields), f.most).min(1), f.mostGroups);
+    case 'group':
+      return shapeOf(f.fields);
+    case 'mechanics':
+      return mechanics;
+    case 'predicate':
+      return predicate;
+    case 'criterion':
+      return criterion;
+    case 'ways on':
+      return list(wayOn, f.most);
+  }
+}
+const atLeast = (of: Joi.ArraySchema, least: number | undefined) => (least ? of.min(least) : of);
 
-const ladder = shape(
-  {
-    ...common,
-    kind: Joi.string().valid('ladder'),
-    name: text(120),
-    pattern: oneOf(PATTERNS),
-    purpose: lines,
-    levels: list(level, 40).min(1),
-  },
-  {
-    ...commonOptional,
-    demandAnswers: list(
-      shape({ kind: oneOf(DEMAND_QUESTIONS), to: slug(), reason: text(400) }, { from: slug() }),
-      80,
-    ),
-  },
-);
+/** The members of a document, or of an item of one of its lists. */
+function shapeOf(fields: DocumentFields, more: Record<string, Joi.Schema> = {}): Joi.ObjectSchema {
+  const members = { ...more };
+  const optional: Record<string, Joi.Schema> = {};
+  for (const [name, f] of Object.entries(fields)) (f.optional ? optional : members)[name] = schemaOfField(f);
+  return shape(members, optional);
+}
 
-const schemas: Record<Kind, Joi.ObjectSchema> = {
-  variation,
-  cue,
-  fault,
-  caution,
-  ladder,
-  equipment,
-  houseQuestion,
-  drillList,
-};
+const schemaOfKind = (kind: Kind) =>
+  shapeOf(fieldsOf(kind), { slug: slug(), kind: Joi.string().valid(kind) });
 
 const body = Joi.alternatives()
   .conditional('.kind', {
-    switch: KINDS.map((kind) => ({ is: kind, then: schemas[kind] })),
+    switch: KINDS.map((kind) => ({ is: kind, then: schemaOfKind(kind) })),
   } as Joi.WhenSchemaOptions)
   .messages({ 'alternatives.any': '{{#label}} has an unknown "kind"' });
 

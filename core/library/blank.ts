@@ -1,34 +1,9 @@
-import type { Body, Kind, Level } from './documents.ts';
+import type { DocumentField, DocumentFields } from './kinds/field.ts';
+import { LEVEL } from './kinds/ladder.ts';
+import { fieldsOf } from './kinds/kinds.ts';
+import type { Body, Level } from './documents.ts';
+import type { Kind } from './kinds/kind.ts';
 import type { Mechanics, SettledOf } from '../posture/index.ts';
-
-/** A new level with criteria to start from: common practice, to be changed by the head coach. */
-export function blankLevel(id: string, name: string): Level {
-  return {
-    id,
-    name,
-    stage: 'learning',
-    main: '',
-    equals: [],
-    dose: { sets: 2, reps: 10, restS: 60 },
-    entryNeeds: [],
-    advance: {
-      kind: 'all',
-      of: [
-        { kind: 'sessionsRunning', sessions: 2, of: { kind: 'cleanReps', reps: 12, sets: 2 } },
-        { kind: 'painAtMost', pain: 0 },
-      ],
-    },
-    stepBack: {
-      kind: 'any',
-      of: [
-        { kind: 'not', of: { kind: 'painAtMost', pain: 3 } },
-        { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
-      ],
-    },
-    waysOn: [{ way: 'repetitions', step: 2, upTo: 14 }],
-    usualStayWeeks: { from: 2, to: 4 },
-  };
-}
 
 /** A mechanics block of each kind to start from: the plainest posture of its kind. */
 export const BLANK_MECHANICS: { [T in Mechanics['type']]: SettledOf<T> } = {
@@ -58,124 +33,56 @@ export const BLANK_MECHANICS: { [T in Mechanics['type']]: SettledOf<T> } = {
   },
 };
 
+/** What a member is before anything is written in it. */
+function blankOf(f: DocumentField, name: string): unknown {
+  if (f.named) return f.is === 'line' ? { text: name } : f.is === 'text' ? name.slice(0, f.most) : name;
+  if (f.blank !== undefined) return structuredClone(f.blank);
+  switch (f.is) {
+    case 'text':
+    case 'short id':
+    case 'document':
+    case 'date':
+      return '';
+    case 'number':
+    case 'ruled number':
+      return Math.max(0, f.from);
+    case 'choice':
+      return f.of[0];
+    case 'flag':
+      return false;
+    case 'line':
+      return { text: '' };
+    case 'house rule':
+      return {};
+    case 'group':
+      return blankItem(f.fields);
+    case 'mechanics':
+      return BLANK_MECHANICS.bridge;
+    case 'list':
+      // What a list must have at least is there from the start.
+      return Array.from({ length: f.least ?? 0 }, () => blankItem(f.fields));
+    default:
+      return [];
+  }
+}
+
+/**
+ * A new document, group or item of a list with everything it must have, as empty as may be. A member that may be left
+ * out is there only where something usual stands in it.
+ */
+export function blankItem(fields: DocumentFields, name = ''): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(fields).flatMap(([key, f]) =>
+      f.optional && f.blank === undefined ? [] : [[key, blankOf(f, name)]],
+    ),
+  );
+}
+
+/** A new level with criteria to start from: common practice, to be changed by the head coach. */
+export const blankLevel = (id: string, name: string): Level => ({ ...blankItem(LEVEL), id, name }) as Level;
+
 /** A new document of the kind with everything it must have, as empty as may be. */
 export function blankBody(kind: Kind, slug: string, name: string, author: string): Body {
-  const common = { slug, retired: false, author };
-  switch (kind) {
-    case 'variation':
-      return {
-        ...common,
-        kind,
-        name,
-        shortName: name.slice(0, 40),
-        pattern: 'bridge',
-        roles: ['work'],
-        purpose: [],
-        reasonsToChoose: [],
-        dominance: 'hip',
-        muscles: [],
-        joints: [],
-        laterality: 'two legs',
-        sideOrder: 'both together',
-        direction: 'in place',
-        impact: false,
-        loadKind: 'none',
-        loadPlace: 'none',
-        support: 'none',
-        supportNotes: [],
-        rangeTarget: 'straight line',
-        rangeNotes: [],
-        stanceWidth: 'hip width',
-        footWeight: 'whole foot',
-        stance: [],
-        hands: [],
-        gaze: [],
-        breathing: [],
-        tempo: { loweringS: 2, bottomS: 0, risingS: 1, topS: 1 },
-        contactPoints: [],
-        gettingIn: [],
-        gettingOut: [],
-        ifItGoesWrong: [],
-        countedIn: 'repetitions',
-        dose: [],
-        equipmentAll: [],
-        equipmentAny: [],
-        setUpMeasures: [],
-        cues: [],
-        runThrough: [],
-        faults: [],
-        wanted: [],
-        tolerated: [],
-        unwanted: [],
-        extraCautions: [],
-        drills: [],
-        mechanics: BLANK_MECHANICS.bridge,
-      };
-    case 'cue':
-      return {
-        ...common,
-        kind,
-        line: { text: name },
-        phase: 'rising',
-        cueKind: 'outside target',
-        view: 'side',
-        stages: ['learning', 'sound', 'advanced'],
-      };
-    case 'fault':
-      return {
-        ...common,
-        kind,
-        name,
-        sign: { text: '' },
-        phase: 'rising',
-        views: ['side'],
-        severity: 2,
-        causes: [],
-        checks: [],
-        answers: [],
-        whenToStop: { text: '' },
-        chain: [],
-      };
-    case 'caution':
-      return { ...common, kind, name, lines: [{ text: '' }], appliesTo: { test: 'every variation' } };
-    case 'equipment':
-      return {
-        ...common,
-        kind,
-        name,
-        inHall: 1,
-        where: '',
-        shareable: true,
-        sizes: [],
-        setUp: [],
-        checks: [],
-        equals: [],
-        homeSubstitutes: [],
-      };
-    case 'houseQuestion':
-      return {
-        ...common,
-        kind,
-        question: name,
-        answers: [
-          { id: 'one', name: '', reasons: [] },
-          { id: 'other', name: '', reasons: [] },
-        ],
-        hall: { answer: 'one', why: '' },
-        byStage: [],
-        byLoad: [],
-        byVariation: [],
-      };
-    case 'drillList':
-      return { ...common, kind, name, pattern: 'bridge', notes: [], drills: [] };
-    case 'ladder':
-      return {
-        ...common,
-        kind,
-        name,
-        pattern: 'bridge',
-        purpose: [],
-        levels: [blankLevel('first', 'First')],
-      };
-  }
+  const blank = { ...blankItem(fieldsOf(kind), name), kind, slug, retired: false, author } as Body;
+  return blank.kind === 'ladder' ? { ...blank, levels: [blankLevel('first', 'First')] } : blank;
 }

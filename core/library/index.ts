@@ -1,8 +1,8 @@
 export { withAnswer } from './answer.ts';
 export type { AnswerScope } from './answer.ts';
-export { BLANK_MECHANICS, blankBody, blankLevel } from './blank.ts';
+export { BLANK_MECHANICS, blankBody, blankItem, blankLevel } from './blank.ts';
 export { canonicalJson } from './canonical.ts';
-export { DEMAND_QUESTIONS, KINDS, KIND_WORDS, titleOf } from './documents.ts';
+export { KIND_WORDS, titleOf } from './documents.ts';
 export type {
   Body,
   BodyOf,
@@ -14,28 +14,30 @@ export type {
   EquipmentNeed,
   Fault,
   FaultShows,
-  HoldsUnder,
   HouseQuestion,
-  Kind,
   Ladder,
   Level,
   LevelDose,
-  Line,
-  Predicate,
   SettledLadder,
   SettledLevel,
   Tempo,
   Variation,
-  WayOn,
 } from './documents.ts';
 export { breachesOf, withChanges } from './integrity.ts';
 export type { Breach } from './integrity.ts';
+export type { DocumentField, DocumentFields } from './kinds/field.ts';
+export { KINDS } from './kinds/kind.ts';
+export type { Kind } from './kinds/kind.ts';
+export { fieldsOf } from './kinds/kinds.ts';
+export { LEVEL } from './kinds/ladder.ts';
+export type { HoldsUnder, Line } from './line.ts';
 export { carryingBoth, mergeCues, mergeEdits } from './merge.ts';
 export { needsOf } from './needs.ts';
 export type { Needs } from './needs.ts';
 export { laddersOf, placesOn } from './places.ts';
 export type { Place } from './places.ts';
 export { carries } from './predicate.ts';
+export type { Predicate } from './predicates.ts';
 export { LINE_FIELD_WORDS, printedLines } from './printed.ts';
 export { answerReferencesOf, referencesOf } from './references.ts';
 export {
@@ -62,3 +64,4 @@ export type { Shelf, ShelfInForce } from './shelf.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
 export { summariesOf } from './summary.ts';
 export type { EntrySummary } from './summary.ts';
+export type { WayOn } from './way-on.ts';

@@ -5,7 +5,8 @@ import { answerInForce, resolve } from './resolve.ts';
 import { breachesOf, withChanges } from './integrity.ts';
 import { holdsFor } from './predicate.ts';
 import { referencesOf } from './references.ts';
-import type { Body, HouseQuestion, Predicate } from './documents.ts';
+import type { Body, HouseQuestion } from './documents.ts';
+import type { Predicate } from './predicates.ts';
 
 describe('house answers in force', () => {
   // Precedence: hall < stage < loaded/unloaded < variation < athlete; each row adds a scope.

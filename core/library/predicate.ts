@@ -1,4 +1,5 @@
-import type { Caution, Predicate, Variation } from './documents.ts';
+import type { Caution, Variation } from './documents.ts';
+import type { Predicate } from './predicates.ts';
 
 const equipmentOf = (v: Variation) => [
   ...v.equipmentAll.map((n) => n.equipment),

@@ -1,6 +1,9 @@
 import { levelNamedBy, leavesOf } from '../criterion/index.ts';
 import type { RuledCriterion } from '../criterion/index.ts';
-import type { Body, HoldsUnder, Kind, Level, Predicate } from './documents.ts';
+import type { Body, Level } from './documents.ts';
+import type { HoldsUnder } from './line.ts';
+import type { Kind } from './kinds/kind.ts';
+import type { Predicate } from './predicates.ts';
 
 /** A place in a document that names another document. */
 export interface Reference {

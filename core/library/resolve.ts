@@ -8,12 +8,11 @@ import type {
   HouseQuestion,
   Ladder,
   Level,
-  HoldsUnder,
-  Line,
   RuledFelt,
   SettledLadder,
   Variation,
 } from './documents.ts';
+import type { HoldsUnder, Line } from './line.ts';
 import type { Felt, RuledNumber, AnswerKind, Severity, Stage } from '../terms/index.ts';
 import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';

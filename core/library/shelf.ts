@@ -1,4 +1,5 @@
-import type { Body, BodyOf, Kind } from './documents.ts';
+import type { Body, BodyOf } from './documents.ts';
+import type { Kind } from './kinds/kind.ts';
 
 /** The documents in force, looked up by kind and slug. Immutable once made. */
 export interface Shelf {

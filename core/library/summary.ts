@@ -1,5 +1,6 @@
 import { needsOf } from './needs.ts';
-import type { Body, Kind, Variation } from './documents.ts';
+import type { Body, Variation } from './documents.ts';
+import type { Kind } from './kinds/kind.ts';
 import { titleOf } from './documents.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { placesOn } from './places.ts';

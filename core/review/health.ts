@@ -1,5 +1,5 @@
-import { equalsAmong, fitOf } from '../kit/index.ts';
 import {
+  fieldsOf,
   needsOf,
   placesOn,
   carries,
@@ -14,9 +14,10 @@ import {
   SimilarityIndex,
   wordsIn,
 } from '../library/index.ts';
+import { equalsAmong, fitOf } from '../kit/index.ts';
 import { canBeMet, neverMet } from '../criterion/index.ts';
 import { factsOf } from '../ladder/index.ts';
-import type { Body, Kind, Line, Variation, LineField, ResolvedVariation, Shelf } from '../library/index.ts';
+import type { Body, Kind, Line, Variation, ResolvedVariation, Shelf } from '../library/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 
 /**
@@ -121,16 +122,6 @@ export const findingsAbout = (findings: readonly Finding[], of: { kind: Kind; sl
 
 const said = (line: Line | undefined) => (line?.text.trim() ?? '') !== '';
 
-/** Fields of a variation that are never empty on a good sheet; a drill needs fewer. */
-const NEEDED: LineField[] = ['purpose', 'stance', 'gettingIn', 'gettingOut'];
-const NEEDED_FOR_WORK: LineField[] = [
-  'reasonsToChoose',
-  'rangeNotes',
-  'gaze',
-  'breathing',
-  'ifItGoesWrong',
-  'runThrough',
-];
 const LEADING_CUES = 3;
 
 const onlyPrepares = (v: Variation) => v.roles.every((r) => r === 'prepare');
@@ -161,42 +152,36 @@ function ownFindings(b: Body, today: string): Finding[] {
   return found;
 }
 
+/** Whether nothing is said in a member. */
+function isEmpty(value: unknown): boolean {
+  if (Array.isArray(value))
+    return value.every((x) => typeof x === 'object' && isEmpty(x)) || value.length === 0;
+  if (typeof value === 'object' && value !== null && 'text' in value) return !said(value as Line);
+  return false;
+}
+
+/** What nothing is said under: members that are needed, and what only some documents need. */
 function missingIn(b: Body): string[] {
-  const empty = (name: string, lines: readonly Line[]) => (lines.some(said) ? [] : [name]);
+  const onlyDrill = b.kind === 'variation' && onlyPrepares(b);
+  const values: Record<string, unknown> = { ...b };
+  const missing = Object.entries(fieldsOf(b.kind)).flatMap(([key, f]) => {
+    const name = f.needed ?? (onlyDrill ? undefined : f.neededForWork);
+    return name !== undefined && isEmpty(values[key]) ? [name] : [];
+  });
   switch (b.kind) {
     case 'variation': {
-      const fields = onlyPrepares(b) ? NEEDED : [...NEEDED, ...NEEDED_FOR_WORK];
       const undosed = b.roles.filter((r) => !b.dose.some((d) => d.role === r));
-      return [
-        ...fields.flatMap((f) => empty(LINE_FIELD_WORDS[f], b[f])),
-        ...(b.muscles.length === 0 ? ['Muscles'] : []),
-        ...(b.cues.length === 0 ? ['Cues'] : []),
-        ...(b.wanted.length === 0 ? ['Where it should be felt'] : []),
-        ...undosed.map((r) => `Dose to ${r}`),
-      ];
+      return [...missing, ...undosed.map((r) => `Dose to ${r}`)];
     }
-    case 'cue':
-      return said(b.line) ? [] : ['The cue itself'];
-    case 'fault':
-      return [
-        ...(said(b.sign) ? [] : ['Sign']),
-        ...(b.causes.length === 0 ? ['Likely causes'] : []),
-        ...(said(b.whenToStop) ? [] : ['When to stop']),
-      ];
-    case 'caution':
-      // Told as a caution that is not shown.
-      return [];
     case 'equipment':
       return b.where.trim() === '' && b.inHall > 0 ? ['Where it stands'] : [];
     case 'houseQuestion':
       return [
-        ...b.answers.flatMap((a) => empty(`Reasons for “${a.name || a.id}”`, a.reasons)),
+        ...b.answers.flatMap((a) => (a.reasons.some(said) ? [] : [`Reasons for “${a.name || a.id}”`])),
         ...(b.hall.why.trim() === '' ? ['Why the hall answers so'] : []),
       ];
-    case 'drillList':
-      return b.drills.length === 0 ? ['Drills'] : [];
-    case 'ladder':
-      return empty('Purpose', b.purpose);
+    default:
+      return missing;
   }
 }
 

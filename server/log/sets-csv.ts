@@ -40,6 +40,7 @@ async function readSetsCsv(
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
     transformHeader: (h) => h.trim().toLowerCase(),
   });
   const problems: SetRowProblem[] = [];

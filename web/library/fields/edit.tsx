@@ -12,7 +12,6 @@ import { DocumentSelect } from './document-select.tsx';
 import { EditLine, EditUnder } from './edit-line.tsx';
 import { EditList } from './edit-list.tsx';
 import { EditRuled } from './edit-ruled.tsx';
-import { NEED, needFresh } from './forms.ts';
 import { Group } from './group.tsx';
 import { BLANK_MECHANICS } from '../../../core/library/index.ts';
 import { MechanicsEditor } from './mechanics.tsx';
@@ -322,17 +321,17 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           <EditList
             items={(value as EquipmentNeed[][] | undefined) ?? []}
             what="group"
-            fresh={() => [needFresh()]}
+            fresh={() => [f.fresh() as EquipmentNeed]}
             onChange={onChange}
             render={(group, i, setGroup) => (
               <EditList
-                items={group as unknown as Value[]}
+                items={group}
                 what="equipment"
-                fresh={() => needFresh()}
+                fresh={() => f.fresh() as Value}
                 onChange={(g) => setGroup(g as unknown as EquipmentNeed[])}
                 render={(need, j, set) => (
                   <EditFields
-                    fields={NEED}
+                    fields={f.fields}
                     value={need}
                     path={`${path}[${i}][${j}]`}
                     context={context}

@@ -18,7 +18,7 @@ export type FieldSpec =
       key: string;
       label: string;
       options: readonly (string | number)[];
-      words?: Record<string, string>;
+      words?: Readonly<Record<string, string>>;
       optional?: boolean;
       /** What leaving it out means. */
       none?: string;
@@ -42,7 +42,7 @@ export type FieldSpec =
       fresh?: () => unknown;
     }
   | { type: 'list'; key: string; label: string; item: string; fields: FieldSpec[]; fresh: () => unknown }
-  | { type: 'needGroups'; key: string; label: string }
+  | { type: 'needGroups'; key: string; label: string; fields: FieldSpec[]; fresh: () => unknown }
   | { type: 'criterion'; key: string; label: string; negated?: boolean }
   | { type: 'waysOn'; key: string; label: string }
   | { type: 'predicate'; key: string; label: string }

@@ -1,0 +1,15 @@
+import { CUE_KINDS, PHASES, STAGES, VIEWS } from '../../terms/index.ts';
+import { choice, choices, document, fields, line } from './field.ts';
+import { KEEPING } from './shared.ts';
+
+/** One short line said to an athlete. */
+export const CUE = fields({
+  line: line('The cue: one short line', { named: true, needed: 'The cue itself' }),
+  phase: choice('Said at', PHASES, { blank: 'rising' }),
+  cueKind: choice('Kind', CUE_KINDS),
+  view: choice('Checked from', VIEWS, { blank: 'side' }),
+  stages: choices('Suits', STAGES, 3, { least: 1, blank: ['learning', 'sound', 'advanced'] }),
+  /** The fault it answers; absent means it stands for good form. */
+  addresses: document('Answers the fault (empty: good form)', 'fault', { optional: true }),
+  ...KEEPING,
+});

@@ -1,0 +1,47 @@
+import { STAGES } from '../../terms/index.ts';
+import { choice, document, fields, flag, group, lines, list, shortId, text } from './field.ts';
+import { KEEPING } from './shared.ts';
+
+const ANSWER = fields({
+  answer: shortId('Answer (its short id)'),
+  why: text('Why', 600, { loose: true }),
+});
+
+/** A matter on which schools differ, and how the hall answers it. */
+export const HOUSE_QUESTION = fields({
+  question: text('Question', 200, { named: true }),
+  /** An example posture lets the answer's consequences be computed for several builds. */
+  answers: list(
+    'Schools',
+    'answer',
+    12,
+    {
+      id: shortId('Short id'),
+      name: text('Answer', 120),
+      reasons: lines('Reasons'),
+      example: {
+        is: 'mechanics',
+        label: 'Example posture, to compute what the answer asks',
+        optional: true,
+      },
+    },
+    {
+      least: 2,
+      blank: [
+        { id: 'one', name: '', reasons: [] },
+        { id: 'other', name: '', reasons: [] },
+      ],
+    },
+  ),
+  hall: group('The hall’s answer', ANSWER, { blank: { answer: 'one', why: '' } }),
+  byStage: list('Different by stage', 'stage', 3, { stage: choice('Stage', STAGES), ...ANSWER }),
+  byLoad: list('Different with or without load', 'case', 2, {
+    loaded: flag('With load', { blank: true }),
+    ...ANSWER,
+  }),
+  byVariation: list('Different for a variation', 'variation', 200, {
+    variation: document('Variation', 'variation'),
+    ...ANSWER,
+  }),
+  ...KEEPING,
+});
