@@ -15,6 +15,7 @@ const ROOMS = {
     'ladder',
     'fault',
     'sheets',
+    'floor',
     'review',
     'exchange',
   ],

@@ -1,5 +1,6 @@
 // Every address at which the server answers, once. The web asks and sends through this table and the server mounts it; the
 // Joi of params, query and body stands in schemas.ts under the same names, so that none of it reaches the browser.
+import type { PersonLine } from '../core/floor/index.ts';
 import type { Instead } from '../core/demand/index.ts';
 import type { Kind } from '../core/library/index.ts';
 import type { Stage } from '../core/terms/index.ts';
@@ -382,7 +383,7 @@ export const ENDPOINTS = {
   }),
 
   // log
-  overview: answers<Log.PersonLine[]>()('GET', '/api/overview', {
+  overview: answers<PersonLine[]>()('GET', '/api/overview', {
     who: COACHES,
     whose: 'own squad',
     reads: DECIDED_FROM,

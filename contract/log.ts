@@ -1,10 +1,10 @@
+import type { OnLadder } from '../core/floor/index.ts';
 import { AID_TEXT, FAULT_REPS, FELT_LISTS, SET_FIELDS, setFields } from '../core/log/index.ts';
-import type { SetFieldAbout, LoggedSet, SideDifference, VariationFacts } from '../core/log/index.ts';
+import type { SetFieldAbout, LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import { ROLES, SIDES, STAGES } from '../core/terms/index.ts';
 import type { Role, Stage } from '../core/terms/index.ts';
-import type { SettledLadder } from '../core/library/index.ts';
-import type { Decision, Outcome, RecurringFault, Standing, TakenWay, Target } from '../core/ladder/index.ts';
+import type { Decision, Outcome, TakenWay } from '../core/ladder/index.ts';
 import type { SignOff } from '../core/criterion/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
@@ -89,23 +89,6 @@ export interface MoveRow {
   flags: { setId: string; what: string; at: string }[];
 }
 
-/** A person on one ladder: what the floor and the person's page show. */
-export interface OnLadder {
-  /** With the criteria under the answers in force for this person. */
-  ladder: SettledLadder;
-  ladderRevision: number;
-  standing: Standing | null;
-  /** How long they have stood there, and whether that is beyond the usual stay. */
-  stay: { weeks: number; beyond: boolean } | null;
-  target: Target | null;
-  decision: Decision | null;
-  /** Filled when the computation failed: logging goes on. */
-  failure: string | null;
-  names: Record<string, string>;
-  /** What decisions know of each variation on the ladder. */
-  facts: Record<string, VariationFacts>;
-}
-
 export interface PersonOnLadders {
   /** Of the newest sessions; older ones are asked for. */
   sets: StoredSet[];
@@ -119,29 +102,6 @@ export interface PersonOnLadders {
   settings: { variation: string; date: string; aids: { name: string; setting: string }[] }[];
   /** False when pain and health reasons have been left out. */
   seesHealth: boolean;
-}
-
-export interface PersonLine {
-  personId: string;
-  ladder: string;
-  ladderName: string;
-  levelName: string | null;
-  levelNumber: number | null;
-  levels: number;
-  since: string | null;
-  outcome: Outcome | null;
-  reason: string | null;
-  lastSession: string | null;
-  /** Days since the last session where that is long. */
-  unseenDays: number | null;
-  /** Weeks on the level where that is beyond the usual stay. */
-  stuckWeeks: number | null;
-  usualWeeks: number | null;
-  /** The newest decision, where it went against the proposal. */
-  overridden: { date: string; proposed: Outcome; chosen: Outcome; reason: string; by: string } | null;
-  /** The newest side test, where the sides differ by more than is usual. */
-  sides: SideDifference | null;
-  faults: (RecurringFault & { name: string })[];
 }
 
 export const placeSchema = shape(

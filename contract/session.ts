@@ -1,18 +1,10 @@
-import type { VariationFacts, LoggedSet } from '../core/log/index.ts';
+import type { TodayLine } from '../core/floor/index.ts';
+import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
-import type { CountedIn, LoadKind, Pattern, Stage } from '../core/terms/index.ts';
+import type { LoadKind } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
-import type {
-  CueOutcome,
-  Decision,
-  Experience,
-  NextSet,
-  Outcome,
-  PlacementStep,
-  Target,
-  Trial,
-} from '../core/ladder/index.ts';
+import type { CueOutcome, Decision, Experience, PlacementStep, Trial } from '../core/ladder/index.ts';
 import type { SetRowProblem } from '../core/exchange/index.ts';
 import { bodySchema } from './library.ts';
 import type { StoredSet } from './log.ts';
@@ -36,51 +28,6 @@ export const checkInSchema = shape({
   atEase: number(0, 10).allow(null),
   note: looseText(400),
 }).prefs(strict);
-
-/** One thing to keep an eye on before a set. */
-export interface Watch {
-  kind: 'fault' | 'restriction' | 'cue works' | 'cue failed' | 'pain' | 'sides';
-  text: string;
-}
-
-/** What somebody does next on one ladder. */
-export interface TodayLine {
-  ladder: string;
-  ladderName: string;
-  pattern: Pattern;
-  levelName: string;
-  levelNumber: number;
-  levels: number;
-  stage: Stage;
-  /** The day they came to the level. */
-  since: string;
-  /** One level down, where nothing bars it: what is given when a fault has no answer left. */
-  below: { variation: string; name: string; levelName: string } | null;
-  outcome: Outcome | null;
-  reason: string | null;
-  /** What is done today: the main variation, or the nearest that restrictions and kit permit; null when barred. */
-  variation: string | null;
-  variationName: string | null;
-  variationNote: string | null;
-  oneSided: boolean;
-  target: Target;
-  next: NextSet | null;
-  /** Sets of the variation that the next one follows from, of earlier days. */
-  recent: LoggedSet[];
-  /** What decisions know of the variation, as far as the next set needs it. */
-  countedIn: CountedIn;
-  severities: VariationFacts['severities'];
-  /** The way on that the decision proposes, or the first still open. */
-  wayOn: string | null;
-  wayOnDue: boolean;
-  watch: Watch[];
-  /** The three cues for this person, those that worked first, those that failed last. */
-  cues: { slug: string; text: string; record: 'works' | 'failed' | null }[];
-  ifItGoesWrong: string[];
-  /** Equipment that may be taken, for what can be given instead. */
-  kit: { slug: string; name: string }[];
-  failure: string | null;
-}
 
 export interface TodayPerson {
   personId: string;

@@ -143,12 +143,14 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
     show('plain aggregate over the same sets', plain);
     const inForce = await shelfInForce(db);
     // A copy of the shelf is another object: nothing that was read of the library before is kept.
-    const cold = await timed(() => overview(db, { ...inForce }, people, TODAY, () => true));
+    const cold = await timed(() =>
+      overview(db, { inForce: { ...inForce }, today: TODAY }, people, () => true),
+    );
     show('all ladders for all people, caches empty', cold, ['the plain aggregate', plain]);
-    const warm = await several(3, () => overview(db, inForce, people, TODAY, () => true));
+    const warm = await several(3, () => overview(db, { inForce, today: TODAY }, people, () => true));
     show('all ladders for all people, again', warm, ['the plain aggregate', plain]);
     const page = await several(15, (i) =>
-      personOnLadders(db, inForce, people[(i * 31) % people.length]!.id, TODAY, true),
+      personOnLadders(db, { inForce, today: TODAY }, people[(i * 31) % people.length]!.id, true),
     );
     show('one person’s page', page, ['the plain aggregate', plain]);
 
@@ -173,8 +175,8 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
         await new Promise((r) => setTimeout(r, 20));
       }
     })();
-    await overview(db, inForce, people, TODAY, () => true);
-    await overview(db, inForce, people, TODAY, () => true);
+    await overview(db, { inForce, today: TODAY }, people, () => true);
+    await overview(db, { inForce, today: TODAY }, people, () => true);
     busy = false;
     await logging;
     show('a set logged meanwhile: median', middle(waits));

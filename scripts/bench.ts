@@ -1,8 +1,9 @@
+import { judge } from '../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, schema } from '../server/db/index.ts';
 import { loadDemo } from '../server/demo/index.ts';
 import { shelfInForce } from '../server/library/index.ts';
-import { judge, overview, recordsOf } from '../server/log/index.ts';
+import { overview, recordsOf } from '../server/log/index.ts';
 import { personList } from '../server/people/index.ts';
 import { buildOf, REFERENCE_BUILD } from '../core/body/index.ts';
 import type { Build } from '../core/body/index.ts';
@@ -102,10 +103,10 @@ const plain = await median(15, () =>
   db.execute(sql`select session_id, sum(done_reps) from logged_set group by session_id`),
 );
 show('plain aggregate over all sets', plain);
-const all = await median(15, () => overview(db, inForce, people, today, () => true));
+const all = await median(15, () => overview(db, { inForce, today }, people, () => true));
 show('every person on every ladder, evidence and decision', all, ['the plain aggregate', plain]);
-const own = (await recordsOf(db, inForce, [people[0]!.id], today))(people[0]!.id);
-show('one decision, records in memory', await median(200, () => judge(inForce, ladder, own, today)));
+const own = (await recordsOf(db, { inForce, today }, [people[0]!.id]))(people[0]!.id);
+show('one decision, records in memory', await median(200, () => judge({ inForce, today }, ladder, own)));
 await close();
 
 await benchLog();

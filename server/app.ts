@@ -44,7 +44,15 @@ const HANDLERS = {
 async function contextOf(s: Services, me: Me | null): Promise<OpenContext> {
   const at = s.clock();
   const hall = await hallRow(s.db);
-  return { ...s, me, at, hall, today: dayIn(hall?.timeZone ?? 'UTC', at), inForce: await shelfInForce(s.db) };
+  return {
+    ...s,
+    me,
+    at,
+    hall,
+    told: console.error,
+    today: dayIn(hall?.timeZone ?? 'UTC', at),
+    inForce: await shelfInForce(s.db),
+  };
 }
 
 /** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */

@@ -31,6 +31,8 @@ export interface OpenContext extends Services {
   hall: typeof schema.hall.$inferSelect | null;
   /** The library as it was when the request came in; a transaction that must not miss a change reads it anew. */
   inForce: ShelfInForce;
+  /** Is told of a computation that failed; the answer says so, the rest goes on. */
+  told: (what: string, error: unknown) => void;
 }
 
 /** The context of somebody who is signed in. */

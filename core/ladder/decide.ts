@@ -21,7 +21,7 @@ import {
   isOneSided,
 } from '../criterion/index.ts';
 import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
-import { barring, barSentence, inForce } from './restriction.ts';
+import { barring, barSentence, isInForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
 import { kitAtHand, nextStep, targetAt, takenWaySentence } from './target.ts';
 import type { TakenWay, Target } from './target.ts';
@@ -124,7 +124,7 @@ export function decide(input: DecisionInput): Decision {
   const stepBack = evaluate(asked.stepBack, sessions, ctx);
   const target = targetAt(level.dose, standing.taken);
   const grow = growFinding(input, level, target, sessions);
-  const restrictions = input.restrictions.filter((r) => inForce(r, today));
+  const restrictions = input.restrictions.filter((r) => isInForce(r, today));
   const choice = chooseVariation(level, input, restrictions);
   const main = facts.get(level.main);
   const earliestSessions =

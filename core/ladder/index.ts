@@ -10,7 +10,7 @@ export { overrideRefused } from './override.ts';
 export { EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS, beginsSimplest, placementStep } from './placement.ts';
 export type { Experience, PlacementStep, Trial, TrialResult } from './placement.ts';
 export { readingOf } from './reading.ts';
-export { barSentence, barring, inForce } from './restriction.ts';
+export { barSentence, barring, isInForce } from './restriction.ts';
 export type { Bar, Restriction } from './restriction.ts';
 export { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
 export { heldLevels, standingAfter } from './standing.ts';

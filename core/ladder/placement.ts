@@ -2,7 +2,7 @@ import { answerInForce } from '../library/index.ts';
 import type { SettledLevel, Shelf } from '../library/index.ts';
 import type { Stage, IsoDate } from '../terms/index.ts';
 import type { FactsBySlug } from '../log/index.ts';
-import { barring, inForce } from './restriction.ts';
+import { barring, isInForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
 import { kitAtHand } from './target.ts';
 
@@ -74,7 +74,7 @@ const FIRST: Record<Experience, number> = { new: 0.25, some: 0.5, trained: 0.6 }
 
 /** The levels somebody may be tried on, with the variation to use, from the easiest. */
 function openLevels(input: PlacementInput): Open[] {
-  const bars = input.restrictions.filter((r) => inForce(r, input.today));
+  const bars = input.restrictions.filter((r) => isInForce(r, input.today));
   const stages = input.careful ? CEILING.new : CEILING[input.experience];
   return input.levels.flatMap((l) => {
     if (!stages.includes(l.stage)) return [];

@@ -18,7 +18,7 @@ export interface Restriction {
 }
 
 /** In force on the day: `until` is the last barred day. */
-export function inForce(r: Restriction, today: IsoDate): boolean {
+export function isInForce(r: Restriction, today: IsoDate): boolean {
   return r.from <= today && (r.until === null || today <= r.until);
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { facts } from '../testing/samples.ts';
-import { barring, barSentence, inForce } from './restriction.ts';
+import { barring, barSentence, isInForce } from './restriction.ts';
 import { kitAtHand, nextStep, takenWaySentence, targetAt } from './target.ts';
 import { looksBack } from '../criterion/index.ts';
 import { wayOnSentence } from './ways.ts';
@@ -113,13 +113,13 @@ describe('restrictions', () => {
   });
   it('hold from the first to the last day', () => {
     const r = restriction({ bars: 'all' });
-    expect(['2026-01-09', '2026-01-10', '2026-01-20', '2026-01-21'].map((d) => inForce(r, d))).toEqual([
+    expect(['2026-01-09', '2026-01-10', '2026-01-20', '2026-01-21'].map((d) => isInForce(r, d))).toEqual([
       false,
       true,
       true,
       false,
     ]);
-    expect(inForce({ ...r, until: null }, '2030-01-01')).toBe(true);
+    expect(isInForce({ ...r, until: null }, '2030-01-01')).toBe(true);
   });
 });
 

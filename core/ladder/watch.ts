@@ -1,7 +1,7 @@
 import type { Side, IsoDate } from '../terms/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import type { LoggedSet } from '../log/index.ts';
-import { inForce } from './restriction.ts';
+import { isInForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
 
 /** A fault in so many watched sessions running is a pattern, not a slip (common practice, no source). */
@@ -105,7 +105,7 @@ export function askBeforeWork(of: {
     .sort()
     .at(-1);
   if (pain) return `Pain was reported on ${pain}.`;
-  if (of.restrictions.some((r) => inForce(r, today))) return 'A restriction is in force.';
+  if (of.restrictions.some((r) => isInForce(r, today))) return 'A restriction is in force.';
   const over = of.restrictions.find(
     (r) => r.until !== null && r.until < today && daysBetween(r.until, today) <= AFTER_TROUBLE_DAYS,
   );

@@ -60,7 +60,7 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
   it('takes the same schema, stores and decisions', async () => {
     const lines = async (db: Db) => {
       const people = await personList(db);
-      return overview(db, await shelfInForce(db), people, '2026-11-24', () => true);
+      return overview(db, { inForce: await shelfInForce(db), today: '2026-11-24' }, people, () => true);
     };
     expect(await lines(server.db)).toEqual(await lines(embedded.db));
   });

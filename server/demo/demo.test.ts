@@ -1,3 +1,5 @@
+import type { PersonLine } from '../../core/floor/index.ts';
+import { judge, recordsFrom } from '../../core/floor/index.ts';
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aidUsed } from '../../core/criterion/index.ts';
@@ -5,8 +7,7 @@ import { daysBetween } from '../../core/terms/index.ts';
 import { OUTCOMES, standingAfter } from '../../core/ladder/index.ts';
 import type { OpenDatabase } from '../db/index.ts';
 import { shelfInForce } from '../library/index.ts';
-import { judge, overview, recordsFrom } from '../log/index.ts';
-import type { PersonLine } from '../../contract/log.ts';
+import { overview } from '../log/index.ts';
 import { personList } from '../people/index.ts';
 import { PEOPLE } from './people.ts';
 import { seeded } from '../../core/testing/seeded.ts';
@@ -19,7 +20,7 @@ let lines: PersonLine[];
 beforeAll(async () => {
   database = await demoDatabase();
   inForce = await shelfInForce(database.db);
-  lines = await overview(database.db, inForce, await personList(database.db), TODAY, () => true);
+  lines = await overview(database.db, { inForce, today: TODAY }, await personList(database.db), () => true);
 });
 afterAll(() => database.close());
 
@@ -45,10 +46,9 @@ describe('the demo hall', () => {
           who.on.map(
             ({ ladder }) =>
               judge(
-                inForce,
+                { inForce, today: TODAY },
                 inForce.shelf.get('ladder', ladder)!,
                 recordsFrom({ ...season, massKg: who.massKg }),
-                TODAY,
               ).decision?.outcome,
           ),
         ),
@@ -73,10 +73,9 @@ describe('the demo hall', () => {
       who.on.map(
         ({ ladder }) =>
           judge(
-            inForce,
+            { inForce, today: TODAY },
             inForce.shelf.get('ladder', ladder)!,
             recordsFrom({ ...season, massKg: who.massKg }),
-            TODAY,
           ).decision!,
       ),
     );

@@ -1,3 +1,4 @@
+import { judge, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
@@ -5,7 +6,6 @@ import { standingAfter, targetAt } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import type { Restriction, Standing, Target } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';
-import { judge, recordsFrom, revisionsRead } from '../log/index.ts';
 import type { MoveRecord } from '../log/index.ts';
 import { coachOf } from './people.ts';
 import type { Course, DemoPerson, Lately } from './people.ts';
@@ -301,7 +301,7 @@ function follow({
 
   function decisionOn(date: string) {
     const mine = { sets: season.sets, moves: own(), restrictions: season.restrictions, massKg: who.massKg };
-    return judge(inForce, ladder, recordsFrom(mine), date, { foretell: false }).decision;
+    return judge({ inForce, today: date }, ladder, recordsFrom(mine), { foretell: false }).decision;
   }
 
   function goAgainst(date: string, against: NonNullable<Course['against']>, standing: Standing): void {

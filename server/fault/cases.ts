@@ -5,7 +5,7 @@ import { chainsDue, experienceOf } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
 import { canonicalJson, resolve } from '../../core/library/index.ts';
 import type { Shelf } from '../../core/library/index.ts';
-import { barring, barSentence, inForce, recurringFaults } from '../../core/ladder/index.ts';
+import { barring, barSentence, isInForce, recurringFaults } from '../../core/ladder/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
@@ -139,7 +139,7 @@ export async function deskKnowledge(
 
 /** The variations that restrictions in force bar, with what they say. */
 function barredFor(all: readonly Restriction[], shelf: Shelf, today: string): Record<string, string> {
-  const bars = all.filter((r) => inForce(r, today));
+  const bars = all.filter((r) => isInForce(r, today));
   if (bars.length === 0) return {};
   return Object.fromEntries(
     shelf.all('variation').flatMap((v) => {

@@ -1,6 +1,6 @@
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
 import { adjusted, demandOf, insteadOf, TIE_POINTS } from '../../core/demand/index.ts';
-import { barring, barSentence, factsOf, inForce as restrictionInForce } from '../../core/ladder/index.ts';
+import { barring, barSentence, factsOf, isInForce } from '../../core/ladder/index.ts';
 import {
   breachesOf,
   carryingBoth,
@@ -116,7 +116,7 @@ export const adviceRoutes = handlers({
     const restrictions = (
       (personId && (await openRestrictions(c.db, [personId])).get(personId)) ||
       []
-    ).filter((r) => restrictionInForce(r, c.today));
+    ).filter((r) => isInForce(r, c.today));
     return insteadOf(variation, shelf, {
       build: (body && personalBuild(body)?.build) ?? REFERENCE_BUILD,
       without,

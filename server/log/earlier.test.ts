@@ -111,7 +111,7 @@ describe('a backup of the version before', () => {
     const { db } = database;
     const [person] = await personList(db);
     const inForce = await shelfInForce(db);
-    const read = await personOnLadders(db, inForce, person!.id, '2026-11-24', true);
+    const read = await personOnLadders(db, { inForce, today: '2026-11-24' }, person!.id, true);
     expect(read.sets).toHaveLength(6);
     expect(read.ladders.find((l) => l.ladder.slug === 'squat-ladder')?.standing).toMatchObject({
       level: 'paused',

@@ -1,9 +1,8 @@
 export { logRoutes } from './routes.ts';
 export { putSet } from './sets.ts';
 export { refuseFuture, refuseUnknownRevision } from './known.ts';
-export { judge, overview, personOnLadders, revisionsRead } from './evidence.ts';
+export { overview, personOnLadders } from './evidence.ts';
 export type { MoveRecord } from './evidence.ts';
-export { recordsFrom, recordsOf } from './records.ts';
-export type { PersonRecords } from './records.ts';
+export { recordsOf } from './records.ts';
 export { newestWithAids, setsSince } from './history.ts';
 export { rowsOf } from './summary.ts';

@@ -1,8 +1,9 @@
+import type { PersonLine } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Ladder } from '../../core/library/index.ts';
-import type { PersonLine, PersonOnLadders, SetRequest, SetResult } from '../../contract/log.ts';
+import type { PersonOnLadders, SetRequest, SetResult } from '../../contract/log.ts';
 import { schema } from '../db/index.ts';
 import { placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall, Who } from '../testing/hall.ts';

@@ -1,3 +1,4 @@
+import { judge, revisionsRead } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { overrideRefused } from '../../core/ladder/index.ts';
@@ -7,7 +8,6 @@ import { refreshStanding, schema } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
-import { judge, revisionsRead } from './evidence.ts';
 import { recordsOf } from './records.ts';
 
 /** What is needed to decide on a ladder. @throws Refusal 403 for those who do not see the whole evidence, 422 without such a ladder */
@@ -36,7 +36,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
   const { db: tx, me, at, today } = c;
   const personId = c.person.id;
   const level = levelIn(ladder, request.level);
-  const { standings } = (await recordsOf(tx, inForce, [personId], today))(personId);
+  const { standings } = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
   const before = standings.get(ladder.slug);
   const id = randomUUID();
   await tx.insert(schema.move).values({
@@ -68,8 +68,8 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
   const { inForce, ladder } = await forDeciding(c, request.ladder);
   const { db: tx, me, at, today } = c;
   const personId = c.person.id;
-  const own = (await recordsOf(tx, inForce, [personId], today))(personId);
-  const { standing, decision, failure } = judge(inForce, ladder, own, today);
+  const own = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
+  const { standing, decision, failure } = judge({ ...c, inForce }, ladder, own);
   if (failure) throw new Refusal(409, failure);
   if (!standing || !decision) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');
   if (decision.outcome !== request.proposed) {

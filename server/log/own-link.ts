@@ -1,3 +1,4 @@
+import { lineOf, variationsNow } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
@@ -18,7 +19,6 @@ import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
 import { deleteSet, putSet } from './sets.ts';
 import type { Logger } from './sets.ts';
-import { lineOf, variationsNow } from './today.ts';
 
 const { loggedSet, ownLink, session } = schema;
 const DAY_MS = 24 * 3600_000;
@@ -100,13 +100,13 @@ export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
   const { link, person } = await holderOf(c, token);
   const { db, inForce, hall, today: date, at: now } = c;
   const { shelf, revisions } = inForce;
-  const own = (await recordsOf(db, inForce, [person.id], date))(person.id);
+  const own = (await recordsOf(db, c, [person.id]))(person.id);
   const withAids = await newestWithAids(db, [person.id], variationsNow(inForce, own));
   const aids = withAids.get(person.id) ?? [];
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
-    const line = lineOf({ inForce, ladder, own, withAids: aids, tried, date, sees: false });
+    const line = lineOf({ floor: c, ladder, own, withAids: aids, tried, sees: false });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
     const { ladderName, levelName, pattern, variation, variationName, oneSided } = line;

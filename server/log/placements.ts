@@ -1,3 +1,4 @@
+import { ofLibrary, readingOfLadder } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
 import { beginsSimplest, heldLevels, placementStep } from '../../core/ladder/index.ts';
@@ -13,18 +14,15 @@ import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { forDeciding, place } from './moves.ts';
-import { ofLibrary, readingOfLadder } from './readings.ts';
 import { recordsOf } from './records.ts';
 
 const { placement } = schema;
 
-async function stepFor(
-  { db, inForce, person, today }: Context & About,
-  request: PlacementRequest,
-): Promise<PlacementStep> {
+async function stepFor(c: Context & About, request: PlacementRequest): Promise<PlacementStep> {
+  const { db, inForce, person, today } = c;
   const ladder = inForce.shelf.get('ladder', request.ladder);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${request.ladder}".`);
-  const own = (await recordsOf(db, inForce, [person.id], today))(person.id);
+  const own = (await recordsOf(db, c, [person.id]))(person.id);
   const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
   const unknown = request.trials.find((t) => !settled.levels.some((l) => l.id === t.level));
   if (unknown) throw new Refusal(422, `trials: the ladder has no level "${unknown.level}".`);

@@ -1,96 +1,19 @@
-import type { ShelfInForce } from '../../core/library/index.ts';
+import type { Evidence, Floor, PersonRecords } from '../../core/floor/index.ts';
+import { NO_EVIDENCE, NO_RECORDS, grouped, levelOf, readingOfLadder } from '../../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
-import { evidenceWindow, painfulDays, standingAfter } from '../../core/ladder/index.ts';
+import { evidenceWindow } from '../../core/ladder/index.ts';
 import type { IsoDate } from '../../core/terms/index.ts';
-import type { LoggedSet } from '../../core/log/index.ts';
-import type { MoveFact, Restriction, Standing } from '../../core/ladder/index.ts';
-import type { SignOff } from '../../core/criterion/index.ts';
+import type { Standing } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
-import { levelOf, readingOfLadder } from './readings.ts';
 import { rowsOf, setsOfSummary } from './summary.ts';
 import type { SummaryRow } from './summary.ts';
-
-/** The sets that a decision on one ladder reads, and how many sessions there were before them. */
-export interface Evidence {
-  sets: readonly LoggedSet[];
-  earlierSessions: number;
-}
-
-/** All that the decisions about one person stand on. */
-export interface PersonRecords {
-  /** Where they stand, by ladder. */
-  standings: ReadonlyMap<string, Standing>;
-  /** The newest decision on each ladder. */
-  lastMoves: ReadonlyMap<string, string>;
-  evidence: (ladder: string) => Evidence;
-  painfulDays: readonly IsoDate[];
-  restrictions: readonly Restriction[];
-  /** Their own answers to house questions. */
-  answers: Readonly<Record<string, string>>;
-  signOffs: readonly SignOff[];
-  massKg: number | null;
-  lastSession: IsoDate | null;
-  /** When the questions before work were last asked. */
-  lastAsked: IsoDate | null;
-}
-
-const NO_EVIDENCE: Evidence = { sets: [], earlierSessions: 0 };
-const NOTHING: PersonRecords = {
-  standings: new Map(),
-  lastMoves: new Map(),
-  evidence: () => NO_EVIDENCE,
-  painfulDays: [],
-  restrictions: [],
-  answers: {},
-  signOffs: [],
-  massKg: null,
-  lastSession: null,
-  lastAsked: null,
-};
 
 /** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
 const CHUNK = 25;
 /** Pain older than this says nothing about today. */
 const PAIN_DAYS = 120;
-
-function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
-  const map = new Map<string, T[]>();
-  for (const row of rows) {
-    const list = map.get(key(row));
-    if (list) list.push(row);
-    else map.set(key(row), [row]);
-  }
-  return map;
-}
-
-/** Records out of what is at hand in memory: all sets and moves of a person. */
-export function recordsFrom(of: {
-  sets: readonly LoggedSet[];
-  moves: readonly (MoveFact & { ladder: string })[];
-  restrictions?: readonly Restriction[];
-  answers?: Readonly<Record<string, string>>;
-  signOffs?: readonly SignOff[];
-  massKg?: number | null;
-}): PersonRecords {
-  const standings = new Map<string, Standing>();
-  for (const [ladder, moves] of grouped(of.moves, (m) => m.ladder)) {
-    const standing = standingAfter(moves);
-    if (standing) standings.set(ladder, standing);
-  }
-  const evidence: Evidence = { sets: of.sets, earlierSessions: 0 };
-  return {
-    ...NOTHING,
-    standings,
-    evidence: () => evidence,
-    painfulDays: painfulDays(of.sets),
-    restrictions: of.restrictions ?? [],
-    answers: of.answers ?? {},
-    signOffs: of.signOffs ?? [],
-    massKg: of.massKg ?? null,
-  };
-}
 
 /**
  * The records of some people: what is small for all of them at once, the evidence windows in chunks. A person
@@ -98,12 +21,11 @@ export function recordsFrom(of: {
  */
 export async function recordsOf(
   db: Db,
-  inForce: ShelfInForce,
+  { inForce, today, told }: Floor,
   personIds: readonly string[],
-  today: IsoDate,
 ): Promise<(personId: string) => PersonRecords> {
   const ids = [...personIds];
-  if (ids.length === 0) return () => NOTHING;
+  if (ids.length === 0) return () => NO_RECORDS;
   const standingRows = grouped(
     await db.select().from(schema.standing).where(among(schema.standing.personId, ids)),
     (s) => s.personId,
@@ -123,7 +45,7 @@ export async function recordsOf(
       return [
         id,
         {
-          ...NOTHING,
+          ...NO_RECORDS,
           standings: new Map(
             own.map((s): [string, Standing] => [
               s.ladder,
@@ -153,16 +75,15 @@ export async function recordsOf(
     const chunk = ids.slice(from, from + CHUNK);
     const found = await windowsOf(
       db,
-      inForce,
+      { inForce, today, told },
       chunk.map((id) => [id, records.get(id)!] as const),
-      today,
     );
     for (const id of chunk) {
       const own = found.get(id);
       records.set(id, { ...records.get(id)!, evidence: (ladder) => own?.get(ladder) ?? NO_EVIDENCE });
     }
   }
-  return (id) => records.get(id) ?? NOTHING;
+  return (id) => records.get(id) ?? NO_RECORDS;
 }
 
 interface Days {
@@ -202,9 +123,8 @@ interface Want {
  */
 async function windowsOf(
   db: Db,
-  inForce: ShelfInForce,
+  { inForce, today, told }: Floor,
   people: readonly (readonly [string, PersonRecords])[],
-  today: IsoDate,
 ): Promise<Map<string, Map<string, Evidence>>> {
   const wants: (Want & { ladder: string })[] = [];
   for (const [person, { standings, answers }] of people) {
@@ -227,7 +147,7 @@ async function windowsOf(
         });
       } catch (error) {
         // The decision on this one ladder will tell; everybody else's goes on.
-        console.error(`The evidence of ${slug} could not be read:`, error);
+        told?.(`The evidence of ${slug} could not be read:`, error);
       }
     }
   }

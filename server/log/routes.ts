@@ -16,8 +16,7 @@ import { tryLadder } from './try.ts';
 const received = (at: Date) => ({ receivedAt: at.toISOString() });
 
 export const logRoutes = handlers({
-  overview: async ({ db, inForce, me, today }) =>
-    overview(db, inForce, await personList(db), today, (p) => seesHealth(me, p)),
+  overview: async (c) => overview(c.db, c, await personList(c.db), (p) => seesHealth(c.me, p)),
 
   /** Everybody of a squad, or some people by id, with what they do next. */
   today: async (c) => {
@@ -38,8 +37,7 @@ export const logRoutes = handlers({
     return received(c.at);
   },
 
-  personOnLadders: ({ db, inForce, person, today, sees }) =>
-    personOnLadders(db, inForce, person.id, today, sees),
+  personOnLadders: (c) => personOnLadders(c.db, c, c.person.id, c.sees),
 
   /** Sets of older sessions, before a date. */
   olderSets: async ({ db, person, sees, query }) => {

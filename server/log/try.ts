@@ -1,3 +1,4 @@
+import { judge } from '../../core/floor/index.ts';
 import { and, eq, gte, inArray } from 'drizzle-orm';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
@@ -5,7 +6,6 @@ import type { TryRequest, TryResult } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { judge } from './evidence.ts';
 import { recordsOf } from './records.ts';
 import { setsOfSummary } from './summary.ts';
 
@@ -14,13 +14,11 @@ const { setSummary } = schema;
 const TRY_DAYS = 84;
 
 /** What an edited ladder would say about somebody's log; nothing is kept. */
-export async function tryLadder(
-  { db, inForce, today }: Context,
-  { ladder, personId, level: id }: TryRequest,
-): Promise<TryResult> {
+export async function tryLadder(c: Context, { ladder, personId, level: id }: TryRequest): Promise<TryResult> {
+  const { db, today } = c;
   const level = ladder.levels.find((l) => l.id === id);
   if (!level) throw new Refusal(422, `level: the ladder has no level "${id}".`);
-  const own = (await recordsOf(db, inForce, [personId], today))(personId);
+  const own = (await recordsOf(db, c, [personId]))(personId);
   const now = own.standings.get(ladder.slug);
   const standsHere = now?.level === id;
   const from = daysAfter(today, -TRY_DAYS);
@@ -37,8 +35,13 @@ export async function tryLadder(
     );
   const standing: Standing = standsHere ? { ...now, since } : { level: id, since, taken: [] };
   const evidence = { sets: rows.flatMap(setsOfSummary), earlierSessions: 0 };
-  const { decision, failure } = judge(inForce, ladder, { ...own, evidence: () => evidence }, today, {
-    standing,
-  });
+  const { decision, failure } = judge(
+    c,
+    ladder,
+    { ...own, evidence: () => evidence },
+    {
+      standing,
+    },
+  );
   return { since: rows.length ? since : null, standsHere, decision, failure };
 }

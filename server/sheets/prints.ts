@@ -1,3 +1,4 @@
+import type { PersonRecords } from '../../core/floor/index.ts';
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import { barring, factsOf, readingOf } from '../../core/ladder/index.ts';
@@ -11,7 +12,6 @@ import type { OpenContext } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
 import { newestWithAids, recordsOf } from '../log/index.ts';
-import type { PersonRecords } from '../log/index.ts';
 import { personOf } from '../people/index.ts';
 
 /** Whom the sheets are for, with what is on record about them. */
@@ -28,15 +28,16 @@ interface Reader {
  * @throws Refusal 404 for a person who does not exist
  */
 export async function printJob(
-  { db, inForce, hall, today, publicUrl }: OpenContext,
+  c: OpenContext,
   items: readonly JobItem[],
   personId: string | null,
 ): Promise<PrintJob> {
+  const { db, inForce, hall, today, publicUrl } = c;
   const person = personId ? await personOf(db, personId) : null;
   const reader: Reader | null = person && {
     id: person.id,
     name: person.name,
-    records: (await recordsOf(db, inForce, [person.id], today))(person.id),
+    records: (await recordsOf(db, c, [person.id]))(person.id),
     recent:
       (
         await newestWithAids(

@@ -1,6 +1,6 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
-import type { TodayLine } from '../../contract/session.ts';
 import { advise, easierChoices, mayBeOneSided, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';

@@ -483,7 +483,7 @@ export function LevelFields({
   return (
     <EditFields
       fields={LEVEL}
-      value={level as unknown as Value}
+      value={level}
       path={`levels[${index}]`}
       context={{ entries, errors, ...(facts ? { facts } : {}) }}
       onChange={(v) => onChange(v as unknown as Level)}

@@ -1,6 +1,6 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
-import type { TodayLine } from '../../contract/session.ts';
 import { CUE_OUTCOMES } from '../../core/ladder/index.ts';
 import type { CueOutcome } from '../../core/ladder/index.ts';
 import { outbox } from './outbox-store.ts';

@@ -1,6 +1,7 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
-import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { TodayPerson } from '../../contract/session.ts';
 import { restFollows } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';

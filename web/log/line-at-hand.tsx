@@ -1,8 +1,9 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Sheet } from '../../contract/library.ts';
-import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { TodayPerson } from '../../contract/session.ts';
 import { clocks } from '../dose/index.ts';
 import { ChainsBegun } from '../fault/index.ts';
 import { useAddress, useAsk, useUnits } from '../shell/index.ts';

@@ -1,6 +1,7 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { OnLadder, PersonOnLadders } from '../../contract/log.ts';
+import type { PersonOnLadders } from '../../contract/log.ts';
 import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';

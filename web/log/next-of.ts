@@ -1,6 +1,7 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
-import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { TodayPerson } from '../../contract/session.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { ShownSet } from './merge.ts';
 

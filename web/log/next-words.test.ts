@@ -1,5 +1,5 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { describe, expect, it } from 'vitest';
-import type { TodayLine } from '../../contract/session.ts';
 import { nextSet, targetAt } from '../../core/ladder/index.ts';
 import { facts, set } from '../../core/testing/samples.ts';
 import { aidsWords, insteadPath, nextWords } from './next-words.ts';

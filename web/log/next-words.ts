@@ -1,4 +1,4 @@
-import type { TodayLine } from '../../contract/session.ts';
+import type { TodayLine } from '../../core/floor/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
 import { isAid } from '../../core/criterion/index.ts';
 import { AID_WORDS } from '../../core/terms/index.ts';

@@ -1,6 +1,7 @@
+import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { TodayLine, TodayPerson } from '../../contract/session.ts';
+import type { TodayPerson } from '../../contract/session.ts';
 import { useAddress, useAsk, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,

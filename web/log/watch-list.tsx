@@ -1,6 +1,6 @@
+import type { Watch } from '../../core/floor/index.ts';
 import { AlertTriangle, Ban, Check, Repeat, Scale, X } from 'lucide-react';
 import type { ComponentType } from 'react';
-import type { Watch } from '../../contract/session.ts';
 import { useSigned } from '../shell/index.ts';
 import { withDays } from '../ui/index.ts';
 

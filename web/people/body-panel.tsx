@@ -1,6 +1,6 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { OnLadder } from '../../contract/log.ts';
 import type { PersonBuild } from '../../contract/people.ts';
 import { MASS_SETS, personalBuild, RANGE_METHODS, SEGMENTS } from '../../core/body/index.ts';
 import type {

@@ -1,6 +1,6 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { OnLadder } from '../../contract/log.ts';
 import { decide } from '../../core/ladder/index.ts';
 import type { DecisionInput } from '../../core/ladder/index.ts';
 import { input, set } from '../../core/testing/samples.ts';

@@ -1,5 +1,5 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
-import type { OnLadder } from '../../contract/log.ts';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';

@@ -1,6 +1,6 @@
+import type { PersonLine } from '../../core/floor/index.ts';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { PersonLine } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { OverviewPage } from './overview-page.tsx';

@@ -1,5 +1,5 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { useMemo, useState } from 'react';
-import type { OnLadder } from '../../contract/log.ts';
 import {
   askedOf,
   MEASURE_WORDS,

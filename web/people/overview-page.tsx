@@ -1,6 +1,6 @@
+import type { PersonLine } from '../../core/floor/index.ts';
 import { Link } from 'react-router';
 import type { ReactNode } from 'react';
-import type { PersonLine } from '../../contract/log.ts';
 import { useAddress, useAsk, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, tidy, withDays } from '../ui/index.ts';
 

@@ -1,3 +1,4 @@
+import type { PersonLine } from '../../core/floor/index.ts';
 import {
   createColumnHelper,
   flexRender,
@@ -9,7 +10,6 @@ import {
 import type { SortingState } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { PersonLine } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';

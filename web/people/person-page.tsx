@@ -1,7 +1,8 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { MoveRow, OnLadder, PersonOnLadders, StoredSet } from '../../contract/log.ts';
+import type { MoveRow, PersonOnLadders, StoredSet } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { lastLoads } from '../../core/log/index.ts';
 import { takenWaySentence } from '../../core/ladder/index.ts';

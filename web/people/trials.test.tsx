@@ -1,6 +1,6 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { OnLadder } from '../../contract/log.ts';
 import type { PlacementAnswer, PlacementRequest, PlacementRow } from '../../contract/session.ts';
 import { ladder, level } from '../../core/testing/samples.ts';
 import { inHall } from '../testing/in-hall.tsx';

@@ -1,5 +1,5 @@
+import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
-import type { OnLadder } from '../../contract/log.ts';
 import type { PlacementAnswer, PlacementRequest } from '../../contract/session.ts';
 import { EXPERIENCES, TRIAL_RESULTS } from '../../core/ladder/index.ts';
 import type { Trial, TrialResult } from '../../core/ladder/index.ts';

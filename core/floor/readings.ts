@@ -1,9 +1,9 @@
-import { resolve, resolveLadder } from '../../core/library/index.ts';
-import type { Ladder, SettledLadder, SettledLevel, ShelfInForce } from '../../core/library/index.ts';
-import type { Stage } from '../../core/terms/index.ts';
-import { factsOf } from '../../core/ladder/index.ts';
-import type { NameOfLevel } from '../../core/criterion/index.ts';
-import type { VariationFacts } from '../../core/log/index.ts';
+import { resolve, resolveLadder } from '../library/index.ts';
+import type { Ladder, SettledLadder, SettledLevel, ShelfInForce } from '../library/index.ts';
+import type { Stage } from '../terms/index.ts';
+import { factsOf } from '../ladder/index.ts';
+import type { NameOfLevel } from '../criterion/index.ts';
+import type { VariationFacts } from '../log/index.ts';
 
 /** A ladder as it reads for somebody: criteria under their answers, and what decisions need of its variations. */
 export interface LadderReading {

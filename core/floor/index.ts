@@ -1,0 +1,11 @@
+export { judge, revisionsRead } from './judge.ts';
+export type { Floor } from './judge.ts';
+export { lineOf, lineOrFailure, variationsNow } from './line.ts';
+export type { TodayLine, Watch } from './line.ts';
+export { onLadders } from './on-ladder.ts';
+export type { OnLadder } from './on-ladder.ts';
+export { overviewLines } from './overview.ts';
+export type { Overridden, PersonLine } from './overview.ts';
+export { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
+export { NO_EVIDENCE, NO_RECORDS, grouped, recordsFrom } from './records.ts';
+export type { Evidence, PersonRecords } from './records.ts';

@@ -1,0 +1,52 @@
+import type { Decision, Standing, Target } from '../ladder/index.ts';
+import type { Floor } from './judge.ts';
+import type { PersonRecords } from './records.ts';
+import type { SettledLadder } from '../library/index.ts';
+import type { VariationFacts } from '../log/index.ts';
+import { judge } from './judge.ts';
+import { laddersOf } from '../library/index.ts';
+import { levelOf, readingOfLadder } from './readings.ts';
+import { stayOf, targetAt, withoutHealth } from '../ladder/index.ts';
+/** A person on one ladder: what the floor and the person's page show. */
+export interface OnLadder {
+  /** With the criteria under the answers in force for this person. */
+  ladder: SettledLadder;
+  ladderRevision: number;
+  standing: Standing | null;
+  /** How long they have stood there, and whether that is beyond the usual stay. */
+  stay: { weeks: number; beyond: boolean } | null;
+  target: Target | null;
+  decision: Decision | null;
+  /** Filled when the computation failed: logging goes on. */
+  failure: string | null;
+  names: Record<string, string>;
+  /** What decisions know of each variation on the ladder. */
+  facts: Record<string, VariationFacts>;
+}
+
+/** A person on every ladder, those they stand on first. */
+export function onLadders(floor: Floor, own: PersonRecords, sees: boolean): OnLadder[] {
+  const { shelf, revisions } = floor.inForce;
+  return (
+    laddersOf(shelf)
+      .map((raw): OnLadder => {
+        const { standing, decision, failure } = judge(floor, raw, own);
+        const { settled, facts } = readingOfLadder(floor.inForce, raw, own.answers, standing?.stage);
+        const level = levelOf(settled, standing?.level);
+        return {
+          ladder: settled,
+          ladderRevision: revisions.get(`ladder/${raw.slug}`) ?? 0,
+          standing,
+          stay: standing && level ? stayOf(level.usualStayWeeks, standing.since, floor.today) : null,
+          // Where the decision failed, so may the ways on taken: the level's own dose still tells what to log.
+          target: standing && level ? targetAt(level.dose, failure === null ? standing.taken : []) : null,
+          decision: decision && (sees ? decision : withoutHealth(decision)),
+          failure,
+          names: Object.fromEntries([...facts.values()].map((f) => [f.slug, f.name])),
+          facts: Object.fromEntries(facts),
+        };
+      })
+      // Where they stand comes before where they have not begun.
+      .sort((a, b) => Number(a.standing === null) - Number(b.standing === null))
+  );
+}
