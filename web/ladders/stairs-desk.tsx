@@ -32,7 +32,6 @@ import {
 import { blankLevel } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
-import type { Value } from '../library/index.ts';
 import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Notice, TextField, typing } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
