@@ -14,10 +14,13 @@ type KeptSet = Partial<SetValues> & { id: string; rev: number };
 const oneSide = <T extends { side: Side | null }>(of: readonly T[]) =>
   of.map((x) => ({ ...x, side: x.side ?? null }));
 
+// Made once: thousands of sets are read at a time, and each gets lists of its own below.
+const BLANK = blankSet();
+
 /** The sets of a summary, with null for what is not known. */
 export function setsOfSummary({ sessionId, date, variation, sets }: SummaryRow): LoggedSet[] {
   return (sets as KeptSet[]).map(({ id, rev, ...kept }) => {
-    const set = { id, sessionId, date, variation, variationRevision: rev, ...blankSet(), ...kept };
+    const set = { id, sessionId, date, variation, variationRevision: rev, ...BLANK, ...kept };
     return {
       ...set,
       faults: oneSide(set.faults),
