@@ -50,7 +50,11 @@ export function problemResponse(status: number, detail: string, extra: Partial<P
     detail,
     ...extra,
   };
-  const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
+  // A refusal may hold a document or a person's words: no browser keeps it.
+  const headers: Record<string, string> = {
+    'content-type': 'application/problem+json',
+    'cache-control': 'no-store',
+  };
   if (extra.retryAfterS !== undefined) headers['retry-after'] = String(extra.retryAfterS);
   return new Response(JSON.stringify(problem), { status, headers });
 }

@@ -52,7 +52,6 @@ export const CUE_KINDS = [
   'touch or constraint',
   'contrast',
 ] as const;
-export type CueKind = (typeof CUE_KINDS)[number];
 
 export const REGIONS = [
   'side of hip',
@@ -104,7 +103,6 @@ export const LATERALITIES = ['two legs', 'split', 'one leg'] as const;
 export type Laterality = (typeof LATERALITIES)[number];
 
 export const SIDE_ORDERS = ['both together', 'sides alternating', 'one side to the end'] as const;
-export type SideOrder = (typeof SIDE_ORDERS)[number];
 
 export const DIRECTIONS = [
   'in place',
@@ -165,10 +163,8 @@ export const STANCE_WIDTHS = [
   'one foot',
   'split',
 ] as const;
-export type StanceWidth = (typeof STANCE_WIDTHS)[number];
 
 export const FOOT_WEIGHTS = ['whole foot', 'heels', 'ball of the foot'] as const;
-export type FootWeight = (typeof FOOT_WEIGHTS)[number];
 
 export const RANGE_TARGETS = [
   'straight line',

@@ -110,6 +110,10 @@ describe('the table of endpoints', () => {
   it('answers 404 for an unknown address of the interface to the data', async () => {
     expect((await hall.as('head').send('GET', '/api/nothing-here')).status).toBe(404);
     expect((await hall.as('nobody').send('GET', '/assets/nothing.js')).status).toBe(404);
+    for (const path of ['/api/people', '/api/sheets/none', '/api/today?squad=x']) {
+      const { headers } = await hall.as('viewer').send('GET', path);
+      expect(headers.get('cache-control')).toBe('no-store');
+    }
   });
 });
 

@@ -35,7 +35,7 @@ const CRITERIA = fields({
   stepBack: { is: 'criterion', label: 'Step back when', negated: true, blank: STEP_BACK },
 });
 
-export const DEMAND_QUESTIONS = ['inversion', 'too big', 'cannot'] as const;
+const DEMAND_QUESTIONS = ['inversion', 'too big', 'cannot'] as const;
 
 /** A step of a ladder: what is done, what is asked to move on, how it grows before that. */
 export const LEVEL = fields({
