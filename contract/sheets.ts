@@ -3,10 +3,10 @@ import type { EditionHeader } from '../core/exchange/index.ts';
 import type { Criterion } from '../core/criterion/index.ts';
 import type { Target } from '../core/ladder/index.ts';
 import type { CriterionEffect } from '../core/review/index.ts';
-import type { Kind, ResolvedVariation, SettledLadder, SheetEffect } from '../core/library/index.ts';
+import type { Kind, ResolvedVariation, SettledLadder } from '../core/library/index.ts';
 import type { Pattern, Stage } from '../core/terms/index.ts';
 import type { SettledMechanics } from '../core/posture/index.ts';
-import type { JobItem, WarmUp, WarmUpEntry } from '../core/sheets/index.ts';
+import type { JobItem, SheetEffect, WarmUp, WarmUpEntry } from '../core/sheets/index.ts';
 import type { HallSettings } from './hall.ts';
 import { shape, strict, text, whole } from './parts.ts';
 

@@ -1,5 +1,4 @@
 import type { LoggedSet } from '../log/index.ts';
-import { AIDS } from '../terms/index.ts';
 import type { Aid } from '../terms/index.ts';
 
 /** Amount of an aid used in a set: nought where aids were noted and it is not among them, null where none were noted. */
@@ -10,5 +9,3 @@ export function aidUsed(set: Pick<LoggedSet, 'aids'>, aid: Aid): number | null {
   const amount = Number(used.setting);
   return used.setting.trim() !== '' && Number.isFinite(amount) ? amount : null;
 }
-
-export const isAid = (name: string): name is Aid => (AIDS as readonly string[]).includes(name);

@@ -1,4 +1,4 @@
-export { aidUsed, isAid } from './aid-used.ts';
+export { aidUsed } from './aid-used.ts';
 export type { Measure, Param } from './atom.ts';
 export type { EvaluationContext, SignOff } from './context.ts';
 export {

@@ -1,7 +1,7 @@
 import { amountOf, dayOf, weakerSide, bySetOrder, lastAids } from '../log/index.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
-import { isAid } from '../criterion/index.ts';
+import { isAid } from '../terms/index.ts';
 import type { Target } from './target.ts';
 
 /** The set to do next, filled in as far as target and log tell. */

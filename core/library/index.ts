@@ -38,10 +38,10 @@ export { laddersOf, placesOn } from './places.ts';
 export type { Place } from './places.ts';
 export { carries } from './predicate.ts';
 export type { Predicate } from './predicates.ts';
-export { LINE_FIELD_WORDS, printedLines } from './printed.ts';
+export { LINE_FIELDS, LINE_FIELD_WORDS } from './line-fields.ts';
+export type { LineField } from './line-fields.ts';
 export { answerReferencesOf, referencesOf } from './references.ts';
 export {
-  LINE_FIELDS,
   answerInForce,
   resolve,
   resolveLadder,
@@ -51,14 +51,11 @@ export {
 } from './resolve.ts';
 export type {
   ForPerson,
-  LineField,
   ResolvedAnswer,
   ResolvedFault,
   ResolvedNeed,
   ResolvedVariation,
 } from './resolve.ts';
-export { sheetDifference } from './sheet-difference.ts';
-export type { SheetEffect } from './sheet-difference.ts';
 export { documentId, shelfOf } from './shelf.ts';
 export type { Shelf, ShelfInForce } from './shelf.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';

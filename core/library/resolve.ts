@@ -19,6 +19,8 @@ import type { SettledMechanics } from '../posture/index.ts';
 import { standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
 import type { Shelf } from './shelf.ts';
+import { LINE_FIELDS } from './line-fields.ts';
+import type { LineField } from './line-fields.ts';
 
 /** Whom the variation is resolved for; answers of the athlete's own stand above the hall's. */
 export interface ForPerson {
@@ -99,25 +101,6 @@ export interface ResolvedVariation {
   /** Lines that the answers in force dropped: the interface can show that they exist. */
   dropped: { field: string; text: string; because: string }[];
 }
-
-/** The fields of a variation that are plain lists of lines. */
-export const LINE_FIELDS = [
-  'purpose',
-  'reasonsToChoose',
-  'supportNotes',
-  'rangeNotes',
-  'stance',
-  'hands',
-  'gaze',
-  'breathing',
-  'contactPoints',
-  'gettingIn',
-  'gettingOut',
-  'ifItGoesWrong',
-  'setUpMeasures',
-  'runThrough',
-] as const;
-export type LineField = (typeof LINE_FIELDS)[number];
 
 /**
  * The answer to a question for a variation and a person.

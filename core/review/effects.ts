@@ -1,6 +1,8 @@
-import { sheetDifference, referencesOf, resolve, resolveLadder, documentId } from '../library/index.ts';
-import type { SheetEffect, Body, Ladder, Variation, ForPerson, Shelf } from '../library/index.ts';
+import { referencesOf, resolve, resolveLadder, documentId } from '../library/index.ts';
+import type { Body, Ladder, Variation, ForPerson, Shelf } from '../library/index.ts';
 import { sentenceOf } from '../criterion/index.ts';
+import { sheetDifference } from '../sheets/index.ts';
+import type { SheetEffect } from '../sheets/index.ts';
 import { STAGES } from '../terms/index.ts';
 
 /** A criterion whose sentence changes. */
@@ -78,7 +80,7 @@ function sheetEffects(
   stages: boolean,
 ): SheetEffect[] {
   const at = (person?: ForPerson) =>
-    sheetDifference(resolve(old, before, person), resolve(v, after, person), person?.stage ?? null);
+    sheetDifference('screen', resolve(old, before, person), resolve(v, after, person), person?.stage ?? null);
   const plain = at();
   if (!stages) return plain ? [plain] : [];
   const byStage = STAGES.map((stage) => at({ stage, answers: {} }));

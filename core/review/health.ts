@@ -4,7 +4,6 @@ import {
   placesOn,
   carries,
   LINE_FIELD_WORDS,
-  printedLines,
   referencesOf,
   LINE_FIELDS,
   resolve,
@@ -14,6 +13,7 @@ import {
   SimilarityIndex,
   wordsIn,
 } from '../library/index.ts';
+import { LEADING, linesOn } from '../sheets/index.ts';
 import { equalsAmong, fitOf } from '../kit/index.ts';
 import { canBeMet, neverMet } from '../criterion/index.ts';
 import { factsOf } from '../ladder/index.ts';
@@ -122,7 +122,7 @@ export const findingsAbout = (findings: readonly Finding[], of: { kind: Kind; sl
 
 const said = (line: Line | undefined) => (line?.text.trim() ?? '') !== '';
 
-const LEADING_CUES = 3;
+const LEADING_CUES = LEADING.floor;
 
 const onlyPrepares = (v: Variation) => v.roles.every((r) => r === 'prepare');
 
@@ -254,7 +254,7 @@ function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded
     }
   }
   // The same words, free here and dropped elsewhere by the very answer that is in force here.
-  for (const line of printedLines(r)) {
+  for (const line of linesOn('screen', r)) {
     if (line.section.startsWith('Caution')) continue;
     for (const g of guarded.of(line.text)) {
       const [question, allowed] =

@@ -1,15 +1,8 @@
-import {
-  answerReferencesOf,
-  carries,
-  documentId,
-  placesOn,
-  referencesOf,
-  resolve,
-} from '../library/index.ts';
-import { STAGES } from '../terms/index.ts';
+import { answerReferencesOf, documentId, placesOn, referencesOf, resolve } from '../library/index.ts';
 import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
+import { STAGES } from '../terms/index.ts';
+import { sheetBlocks } from './blocks.ts';
 import type { JobItem } from './job.ts';
-import { LEADING } from './on-paper.ts';
 import { warmUpFor } from './warm-up.ts';
 
 /**
@@ -28,11 +21,16 @@ export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
     }
     return body;
   };
-  /** The variation, and as many of its cues as lead for any reader. */
-  const withCues = (v: Variation, leading: number) => {
+  /** The variation, and what its blocks are read from for any reader. */
+  const withBlocks = (v: Variation) => {
     take('variation', v.slug);
     for (const person of [undefined, ...STAGES.map((stage) => ({ stage, answers: {} }))]) {
-      for (const c of resolve(v, shelf, person).cues.slice(0, leading)) take('cue', c.slug);
+      for (const block of sheetBlocks(item.kind, resolve(v, shelf, person))) {
+        for (const id of block.documents) {
+          const [kind, slug] = id.split('/') as [Kind, string];
+          take(kind, slug);
+        }
+      }
     }
   };
   const found = item.of.flatMap((slug) => shelf.get('variation', slug) ?? []);
@@ -46,34 +44,15 @@ export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
     }
     case 'full':
       for (const v of found) {
-        take('variation', v.slug);
-        for (const r of referencesOf(v)) {
-          const named = take(r.kind, r.slug);
-          // A fault's answers print words of their own, and the kit that they need by name.
-          if (named?.kind !== 'fault') continue;
-          for (const x of referencesOf(named)) if (x.kind !== 'variation') take(x.kind, x.slug);
-        }
-        for (const c of shelf.all('caution')) if (carries(v, c)) take('caution', c.slug);
+        withBlocks(v);
+        // What the answers in force drop for everybody still stands on the sheet of somebody with answers of their own.
+        for (const r of referencesOf(v)) take(r.kind, r.slug);
       }
       break;
     case 'floor':
     case 'handout':
-      for (const v of found) {
-        withCues(v, LEADING[item.kind]);
-        for (const r of referencesOf(v)) if (r.kind === 'equipment') take(r.kind, r.slug);
-        for (const { fault, severity } of v.faults) {
-          if ((severity ?? shelf.get('fault', fault)?.severity) === 3) take('fault', fault);
-        }
-        if (item.kind === 'handout') {
-          for (const c of shelf.all('caution')) if (carries(v, c)) take('caution', c.slug);
-        }
-      }
-      break;
     case 'log':
-      for (const v of found) {
-        take('variation', v.slug);
-        for (const { fault } of v.faults) take('fault', fault);
-      }
+      found.forEach(withBlocks);
       break;
     case 'warm-up': {
       const patterns = new Set(found.map((v) => v.pattern));
@@ -85,7 +64,7 @@ export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
       }
       for (const list of shelf.all('drillList')) if (patterns.has(list.pattern)) take('drillList', list.slug);
       for (const q of ['preparation', 'activation']) take('houseQuestion', q);
-      for (const e of warmUpFor({ shelf, work: found }).entries) withCues(e.variation, LEADING['warm-up']);
+      for (const e of warmUpFor({ shelf, work: found }).entries) withBlocks(e.variation);
       break;
     }
   }

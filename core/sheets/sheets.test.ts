@@ -2,14 +2,17 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
-import { carries, printedLines, resolve, shelfOf } from '../library/index.ts';
+import { carries, resolve, shelfOf } from '../library/index.ts';
 import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
 import { drawsOn } from './draws-on.ts';
 import { logRows } from './log-rows.ts';
 import { MOST_ITEMS, MOST_OF_DAY, readJob, SHEET_KINDS, writeJob } from './job.ts';
-import { onPaper, differsOnPaper } from './on-paper.ts';
+import { linesOn } from './blocks.ts';
+import { differsOnPaper } from './sheet-difference.ts';
 import { WARM_UP_S, warmUpFor } from './warm-up.ts';
 import type { JobItem } from './job.ts';
+import { STAGES } from '../terms/index.ts';
+import { runs } from '../testing/runs.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
@@ -144,19 +147,65 @@ describe('what a sheet draws on', () => {
 
   it('leaves of a reading what stands on the paper', () => {
     const r = resolve(variation('box-squat'), shelf);
-    const texts = (kind: JobItem['kind']) =>
-      printedLines(onPaper(kind, r)).map((l) => `${l.section}: ${l.text}`);
-    expect(onPaper('full', r)).toBe(r);
+    const texts = (kind: JobItem['kind']) => linesOn(kind, r).map((l) => `${l.section}: ${l.text}`);
     const floor = texts('floor');
     expect(floor.filter((l) => l.startsWith('Cues'))).toHaveLength(3);
     expect(floor.some((l) => l.startsWith('Breathing'))).toBe(false);
-    expect(floor).toContain('Equipment: Foam pads, 5 cm: Foam pads, 5 cm');
+    expect(floor).toContain('Equipment: Foam pads, 5 cm: 2 × Foam pads, 5 cm');
     // What ends the set is on it with when, other faults are not.
     expect(floor.filter((l) => l.includes('Sharp or rising pain ends the set'))).toHaveLength(1);
     expect(floor.some((l) => l.includes('Drops the last part'))).toBe(false);
-    expect(onPaper('log', r).faults.map((f) => f.name)).toEqual(r.faults.map((f) => f.name));
+    expect(linesOn('log', r).flatMap((l) => (l.of?.startsWith('fault/') ? [l.text] : []))).toEqual(
+      r.faults.map((f) => f.name),
+    );
     expect(texts('handout').some((l) => l.includes('Firm cushions or thick books'))).toBe(true);
-    expect(texts('poster')).toEqual([]);
+    expect(texts('poster')).toEqual(['Name: Squat to a box, seated pause']);
+  });
+
+  it('every line that comes from another document comes from one that the sheet draws on', () => {
+    for (const kind of ['floor', 'full', 'handout', 'log'] as const) {
+      for (const v of shelf.all('variation')) {
+        const drawn = drawsOn({ kind, of: [v.slug] }, shelf);
+        for (const l of linesOn(kind, resolve(v, shelf))) {
+          if (l.of !== null) expect(drawn, `${kind} ${v.slug}`).toContain(l.of);
+        }
+      }
+    }
+  });
+
+  it('a document that it does not draw on changes no line of it, for nobody', () => {
+    const reworded = (value: unknown): unknown =>
+      Array.isArray(value)
+        ? value.map(reworded)
+        : typeof value === 'object' && value !== null
+          ? Object.fromEntries(
+              Object.entries(value).map(([key, x]) => [
+                key,
+                ['text', 'name'].includes(key) && typeof x === 'string' ? `${x}!` : reworded(x),
+              ]),
+            )
+          : value;
+    const readers = [undefined, ...STAGES.map((stage) => ({ stage, answers: {} }))];
+    let changedOnPaper = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...documents),
+        fc.constantFrom(...shelf.all('variation')),
+        fc.constantFrom('floor', 'full', 'handout', 'log'),
+        (body, v, kind) => {
+          const after = swapped(reworded(body) as Body);
+          const drawn = drawsOn({ kind, of: [v.slug] }, shelf).has(`${body.kind}/${body.slug}`);
+          for (const person of readers) {
+            const was = linesOn(kind, resolve(v, shelf, person));
+            const is = linesOn(kind, resolve(after.get('variation', v.slug)!, after, person));
+            if (drawn) changedOnPaper += JSON.stringify(is) === JSON.stringify(was) ? 0 : 1;
+            else expect(is).toEqual(was);
+          }
+        },
+      ),
+      { numRuns: runs(400) },
+    );
+    expect(changedOnPaper).toBeGreaterThan(0);
   });
 
   it('tells what differs on it for a stage alone, and nothing that stands on other paper', () => {

@@ -34,7 +34,9 @@ export {
   VIEWS,
   VIEW_WORDS,
   aidWords,
+  isAid,
   byPattern,
+  usedWords,
 } from './lists.ts';
 export type {
   Aid,

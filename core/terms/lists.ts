@@ -214,6 +214,16 @@ export const AID_WORDS: Record<Aid, readonly string[]> = {
 /** "1 pad", "hands touching", or the bare number beyond what has a word. */
 export const aidWords = (aid: Aid, amount: number): string => AID_WORDS[aid][amount] ?? `${amount} × ${aid}`;
 
+export const isAid = (name: string): name is Aid => (AIDS as readonly string[]).includes(name);
+
+/** Aids and settings as they were used: "2 pads, hands leaning, Rack hooks 7", on the floor and on paper alike. */
+export const usedWords = (used: readonly { name: string; setting: string }[]): string =>
+  used
+    .map(({ name, setting }) =>
+      isAid(name) && /^\d+$/.test(setting) ? aidWords(name, Number(setting)) : `${name} ${setting}`.trim(),
+    )
+    .join(', ');
+
 export const MOST_AID = (aid: Aid): number => AID_WORDS[aid].length - 1;
 
 /** Who may sign a level off. */

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Effects } from '../../core/review/index.ts';
 import type { SettledMechanics } from '../../core/posture/index.ts';
-import type { SheetEffect } from '../../core/library/index.ts';
+import type { SheetEffect } from '../../core/sheets/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon, PATTERN_OF_POSTURE } from '../figure/index.ts';
 import { Button } from '../ui/index.ts';

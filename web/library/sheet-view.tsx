@@ -2,9 +2,10 @@ import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary, Sheet } from '../../contract/library.ts';
-import { PHASES, SEVERITY_WORDS, VIEW_WORDS } from '../../core/terms/index.ts';
+import { lineWords, sheetBlocks } from '../../core/sheets/index.ts';
+import type { Block, BlockLine } from '../../core/sheets/index.ts';
+import { PHASES, VIEW_WORDS } from '../../core/terms/index.ts';
 import type { ResolvedFault, ResolvedNeed } from '../../core/library/index.ts';
-import { doseWords, tempoWords } from '../../core/dose/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { DemandPanel } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
@@ -21,12 +22,13 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-function Lines({ lines }: { lines: string[] }) {
+function Lines({ lines }: { lines: readonly BlockLine[] }) {
   return (
     <ul>
       {lines.map((l) => (
-        <li key={l} dir="auto" className="[overflow-wrap:anywhere]">
-          {l}
+        <li key={`${l.section} ${lineWords(l)}`} dir="auto" className="[overflow-wrap:anywhere]">
+          {l.lead !== null && <b>{l.lead}: </b>}
+          {l.text}
         </li>
       ))}
     </ul>
@@ -45,6 +47,7 @@ export function SheetView({
 }) {
   const { resolved: r, ladders } = sheet;
   const v = r.source;
+  const on = new Map(sheetBlocks('screen', r).map((b) => [b.id, b]));
   return (
     <article>
       <header>
@@ -67,13 +70,17 @@ export function SheetView({
         )}
       </header>
 
-      {r.cautions.length > 0 && (
+      {on.has('cautions') && (
         <section aria-label="Cautions" className="my-3 border-l-[6px] border-warn bg-paper px-4 py-2">
           <h2 className="text-base">Cautions</h2>
           <ul className="text-[0.95rem]">
             {r.cautions.map((c) => (
               <li key={c.slug}>
-                <b>{c.name}.</b> {c.lines.join(' ')}
+                <b>{c.name}.</b>{' '}
+                {on
+                  .get('cautions')
+                  ?.lines.flatMap((l) => (l.of === `caution/${c.slug}` ? [l.text] : []))
+                  .join(' ')}
               </li>
             ))}
           </ul>
@@ -102,14 +109,8 @@ export function SheetView({
 
       <div className="grid gap-x-8 xl:grid-cols-2">
         <div>
-          <Section title="What for">
-            <Lines lines={[...r.lines.purpose]} />
-            {r.lines.reasonsToChoose.length > 0 && (
-              <p className="text-soft">Choose it for: {r.lines.reasonsToChoose.join(' ')}</p>
-            )}
-            <p className="text-soft">Works: {v.muscles.join(', ')}.</p>
-          </Section>
-          <Section title="Prepare">
+          <Plain block={on.get('purpose')} />
+          <Section title="Before it">
             {r.drills.length === 0 ? (
               'Nothing of its own.'
             ) : (
@@ -123,56 +124,10 @@ export function SheetView({
               </ul>
             )}
           </Section>
-          <Section title="Equipment and set-up">
-            {r.equipmentAll.length + r.equipmentAny.length === 0 && 'None.'}
-            <ul>
-              {r.equipmentAll.map((n) => (
-                <Need key={n.equipment.slug} need={n} />
-              ))}
-              {r.equipmentAny.map((group, i) => (
-                <li key={i}>
-                  One of:
-                  <ul className="pl-4">
-                    {group.map((n) => (
-                      <Need key={n.equipment.slug} need={n} />
-                    ))}
-                  </ul>
-                </li>
-              ))}
-            </ul>
-            <Lines lines={r.lines.setUpMeasures} />
-          </Section>
-          <Section title="Getting in">
-            <Lines lines={r.lines.gettingIn} />
-          </Section>
-          <Section title={`Stance: ${v.stanceWidth}, weight on the ${v.footWeight}`}>
-            <Lines lines={r.lines.stance} />
-            {r.toeOutDeg !== null && <p>Toes out by {r.toeOutDeg}°.</p>}
-          </Section>
-          <Section title="Hands, eyes, contact">
-            <Lines lines={[...r.lines.hands, ...r.lines.gaze, ...r.lines.contactPoints]} />
-          </Section>
-          <Section title={`Range: ${v.rangeTarget}`}>
-            <Lines lines={r.lines.rangeNotes} />
-          </Section>
-          <Section title="Breathing and tempo">
-            <Lines lines={r.lines.breathing} />
-            <p>Tempo {tempoWords(v.tempo)} s: lowering, bottom, rising, top.</p>
-          </Section>
-          <Section title="Getting out, and if it goes wrong">
-            <Lines lines={[...r.lines.gettingOut, ...r.lines.ifItGoesWrong]} />
-          </Section>
-          <Section title="Dose">
-            <ul>
-              {r.dose.map((d) => (
-                <li key={d.role}>
-                  To {d.role}: {doseWords(d, v.laterality !== 'two legs')}
-                  {d.restS > 0 && `, rest ${d.restS} s`}.{' '}
-                  <span className="text-soft">{d.notes.join(' ')}</span>
-                </li>
-              ))}
-            </ul>
-          </Section>
+          <Kit block={on.get('equipment')} needs={[...r.equipmentAll, ...r.equipmentAny.flat()]} />
+          {BEFORE_CUES.map((id) => (
+            <Plain key={id} block={on.get(id)} />
+          ))}
         </div>
         <div>
           <section className="border-t border-rule py-2">
@@ -213,13 +168,13 @@ export function SheetView({
               </tbody>
             </table>
           </section>
-          {r.lines.runThrough.length > 0 && (
+          {on.has('runThrough') && (
             <Section title="Run-through, each repetition">
               <ol className="flex flex-wrap items-center gap-x-1">
-                {r.lines.runThrough.map((l, i) => (
-                  <li key={l} className="flex items-center gap-1 font-semibold">
+                {on.get('runThrough')?.lines.map((l, i) => (
+                  <li key={l.text} className="flex items-center gap-1 font-semibold">
                     {i > 0 && <ChevronRight aria-hidden="true" size={16} className="text-soft" />}
-                    {l}
+                    {l.text}
                   </li>
                 ))}
               </ol>
@@ -228,51 +183,55 @@ export function SheetView({
           <Section title="Faults and what answers them">
             <ul>
               {r.faults.map((f) => (
-                <Fault key={f.slug} fault={f} />
+                <Fault key={f.slug} fault={f} lines={on.get('faults')?.lines ?? []} />
               ))}
             </ul>
           </Section>
-          <Section title="Where it is felt">
-            <p>
-              <b>Wanted:</b> {r.wanted.map((f) => `${f.kind}, ${f.region}`).join('; ') || 'nothing special'}.
-            </p>
-            {r.tolerated.length > 0 && (
-              <p>
-                <b>Tolerated:</b> {r.tolerated.map((f) => `${f.kind}, ${f.region}`).join('; ')}.
-              </p>
-            )}
-            <p className="font-bold">Unwanted:</p>
-            <ul>
-              {r.unwanted.map((u) => (
-                <li key={u.region + u.kind}>
-                  {u.kind}, {u.region}
-                  {u.suggests && <span className="text-soft">: {u.suggests}</span>}
-                </li>
-              ))}
-            </ul>
-          </Section>
+          <Plain block={on.get('felt')} />
         </div>
       </div>
     </article>
   );
 }
 
-function Need({ need: { equipment, count, setUp } }: { need: ResolvedNeed }) {
+const BEFORE_CUES = ['gettingIn', 'stance', 'hands', 'range', 'breathing', 'gettingOut', 'dose'] as const;
+
+function Plain({ block }: { block: Block | undefined }) {
+  return block ? (
+    <Section title={block.title}>
+      <Lines lines={block.lines} />
+    </Section>
+  ) : null;
+}
+
+/** The kit, each piece with where it stands and how it is set up. */
+function Kit({ block, needs }: { block: Block | undefined; needs: readonly ResolvedNeed[] }) {
+  const own = block?.lines.filter((l) => l.of === null) ?? [];
   return (
-    <li>
-      <Link to={`/library/equipment/${equipment.slug}`}>
-        {count > 1 ? `${count} × ` : ''}
-        {equipment.name}
-      </Link>
-      {equipment.inHall === 0 && <span className="text-warn"> (the hall has none)</span>}
-      {equipment.where && <span className="text-soft"> ({equipment.where})</span>}
-      {setUp.length > 0 && `: ${setUp.join(' ')}`}
-    </li>
+    <Section title={block?.title ?? 'Equipment and set-up'}>
+      {needs.length === 0 && 'None.'}
+      <ul>
+        {needs.map((need) => {
+          const { slug, inHall, where } = need.equipment;
+          const [name, ...setUp] = block?.lines.filter((l) => l.of === `equipment/${slug}`) ?? [];
+          return (
+            <li key={slug}>
+              {name?.lead && `${name.lead}: `}
+              <Link to={`/library/equipment/${slug}`}>{name?.text}</Link>
+              {inHall === 0 && <span className="text-warn"> (the hall has none)</span>}
+              {where && <span className="text-soft"> ({where})</span>}
+              {setUp.length > 0 && `: ${setUp.map((l) => l.text).join(' ')}`}
+            </li>
+          );
+        })}
+      </ul>
+      <Lines lines={own} />
+    </Section>
   );
 }
 
-function Fault({ fault: f }: { fault: ResolvedFault }) {
-  const cause = (id: string) => f.causes.find((c) => c.id === id)?.text ?? id;
+function Fault({ fault: f, lines }: { fault: ResolvedFault; lines: readonly BlockLine[] }) {
+  const [seen, ...rest] = lines.filter((l) => l.of === `fault/${f.slug}`);
   return (
     <li className="border-b border-rule py-1">
       <details>
@@ -280,45 +239,12 @@ function Fault({ fault: f }: { fault: ResolvedFault }) {
           <span
             className={`mr-2 text-sm font-semibold ${f.severity === 3 ? 'text-warn' : f.severity === 2 ? '' : 'text-soft'}`}
           >
-            {SEVERITY_WORDS[f.severity]}
+            {seen?.lead}
           </span>
-          <b>{f.name}</b>{' '}
-          <span className="text-soft">
-            ({f.phase}; {f.views.map((x) => VIEW_WORDS[x]).join(', ')})
-          </span>
+          <b>{f.name}</b> <span className="text-soft">({seen?.text})</span>
         </summary>
         <div className="pb-2 pl-4">
-          <p>{f.sign}</p>
-          <p>
-            <b>Likely:</b> {f.causes.map((c) => c.text).join(' ')}
-          </p>
-          {f.checks.map((c) => (
-            <p key={c.text}>
-              <b>Check:</b> {c.text}{' '}
-              {c.results.map((x) => (
-                <span key={x.result}>
-                  {x.result}: {x.pointsTo.map(cause).join(' ').toLowerCase()}{' '}
-                </span>
-              ))}
-            </p>
-          ))}
-          <ol className="list-decimal pl-5">
-            {f.answers.map((a) => (
-              <li key={a.text}>
-                <span className="text-soft">{a.answerKind}:</span> {a.text}
-                {a.needsSecondPerson && ' (second person)'}
-                {a.equipment.length > 0 && ` (${a.equipment.map((e) => e.name).join(', ')})`}
-              </li>
-            ))}
-          </ol>
-          <p>
-            <b>Stop:</b> {f.whenToStop}
-          </p>
-          {f.chain.length > 0 && (
-            <p>
-              <b>Over weeks:</b> {f.chain.map((c) => `${c.text} (until: ${c.gate})`).join(' → ')}
-            </p>
-          )}
+          <Lines lines={rest} />
         </div>
       </details>
     </li>

@@ -1,8 +1,8 @@
-import { AID_WORDS, AIDS } from '../../core/terms/index.ts';
+import { AID_WORDS, AIDS, isAid } from '../../core/terms/index.ts';
 import type { Aid } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
-import { aidUsed, isAid } from '../../core/criterion/index.ts';
+import { aidUsed } from '../../core/criterion/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import { Choice } from './floor-controls.tsx';
 

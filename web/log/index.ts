@@ -3,7 +3,6 @@ export { outbox } from './outbox-store.ts';
 export { mergedSets } from './merge.ts';
 export type { ShownSet } from './merge.ts';
 export { setSummary, targetWords } from './words.ts';
-export { aidsWords } from './next-words.ts';
 export { BodyMap } from './body-map.tsx';
 export { Choice, Scale, Stepper, Toggle } from './floor-controls.tsx';
 export { keepSet } from './keep-set.ts';

@@ -1,3 +1,4 @@
+import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import { useMemo, useState } from 'react';
@@ -13,7 +14,7 @@ import { FloorSet, restAfter } from './floor-set.tsx';
 import { keepSet } from './keep-set.ts';
 import type { ShownSet } from './merge.ts';
 import { nextOf, sheetOf } from './next-of.ts';
-import { aidsWords, insteadPath, nextWords } from './next-words.ts';
+import { insteadPath, nextWords } from './next-words.ts';
 import type { Observed } from './observed.ts';
 import { WatchList } from './watch-list.tsx';
 import { targetWords } from './words.ts';
@@ -100,7 +101,7 @@ export function LineAtHand({
             <p className="text-lg font-semibold">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>
-            {next.aids && next.aids.length > 0 && <p className="text-lg">With {aidsWords(next.aids)}</p>}
+            {next.aids && next.aids.length > 0 && <p className="text-lg">With {usedWords(next.aids)}</p>}
             {next.why.map((w) => (
               <p key={w} className="text-soft">
                 {w}

@@ -1,8 +1,9 @@
+import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { describe, expect, it } from 'vitest';
 import { nextSet, targetAt } from '../../core/ladder/index.ts';
 import { facts, set } from '../../core/testing/samples.ts';
-import { aidsWords, insteadPath, nextWords } from './next-words.ts';
+import { insteadPath, nextWords } from './next-words.ts';
 
 const TODAY = '2026-01-10';
 const next = (change: object = {}, sets = [] as ReturnType<typeof set>[]) =>
@@ -30,7 +31,7 @@ describe('the next set in words', () => {
 describe('aids and kit', () => {
   it('are said shortly', () => {
     expect(
-      aidsWords([
+      usedWords([
         { name: 'pads', setting: '2' },
         { name: 'Rack hooks', setting: '7' },
         { name: 'Mat', setting: '' },

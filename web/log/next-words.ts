@@ -1,7 +1,5 @@
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
-import { isAid } from '../../core/criterion/index.ts';
-import { AID_WORDS } from '../../core/terms/index.ts';
 import { mass, tidy } from '../ui/index.ts';
 
 /** "set 1 of 2, right, 10 repetitions with 12 kg" */
@@ -22,16 +20,6 @@ export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
     .filter(Boolean)
     .join(', ');
 }
-
-/** "2 pads, hands leaning, Rack hooks 7" */
-export const aidsWords = (aids: readonly { name: string; setting: string }[]): string =>
-  aids
-    .map((a) =>
-      isAid(a.name) && /^\d+$/.test(a.setting)
-        ? (AID_WORDS[a.name][Number(a.setting)] ?? `${a.setting} ${a.name}`)
-        : `${a.name} ${a.setting}`.trim(),
-    )
-    .join(', ');
 
 /** Where an alternative is looked for when a piece of kit is taken. */
 export const insteadPath = (line: TodayLine, personId: string): string =>

@@ -4,12 +4,11 @@ import { useState } from 'react';
 import type { SetRequest } from '../../contract/log.ts';
 import type { OwnDay } from '../../contract/session.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
-import { SIDES } from '../../core/terms/index.ts';
+import { SIDES, usedWords } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { refreshAfter, send, useAsk } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
-import { aidsWords } from './next-words.ts';
 import { setSummary, targetWords } from './words.ts';
 
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
@@ -96,7 +95,7 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
       </p>
       <h2>{line.variationName}</h2>
       <p className="text-lg">{targetWords(line.target, data.massUnit, line.oneSided)}</p>
-      {next?.aids && next.aids.length > 0 && <p>With {aidsWords(next.aids)}</p>}
+      {next?.aids && next.aids.length > 0 && <p>With {usedWords(next.aids)}</p>}
       <ol className="my-2 list-decimal pl-6">
         {line.cues.map((c) => (
           <li key={c.slug}>{c.text}</li>

@@ -1,3 +1,4 @@
+import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -15,7 +16,7 @@ import {
   withDays,
 } from '../ui/index.ts';
 import { CheckInForm, keepCheckIn } from './check-in-form.tsx';
-import { aidsWords, insteadPath, nextWords } from './next-words.ts';
+import { insteadPath, nextWords } from './next-words.ts';
 import { WatchList } from './watch-list.tsx';
 import { targetWords } from './words.ts';
 
@@ -230,7 +231,7 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
           ))}
           {line.next?.aids && line.next.aids.length > 0 && (
             <p>
-              With {aidsWords(line.next.aids)}
+              With {usedWords(line.next.aids)}
               {line.next.settingsFrom && (
                 <span className="text-soft"> (last used {day(line.next.settingsFrom, hall.today)})</span>
               )}

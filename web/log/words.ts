@@ -1,7 +1,7 @@
+import { usedWords } from '../../core/terms/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import type { Target } from '../../core/ladder/index.ts';
 import { mass, tidy } from '../ui/index.ts';
-import { aidsWords } from './next-words.ts';
 
 /** "2 × 12, rest 60 s" and what has been added to it. */
 export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): string {
@@ -37,7 +37,7 @@ export function setSummary(
     s.side,
     s.sideTest ? 'side test' : null,
     s.loadKg !== null ? mass(s.loadKg, unit) : null,
-    s.aids?.length ? aidsWords(s.aids) : null,
+    s.aids?.length ? usedWords(s.aids) : null,
     s.effort !== null ? `effort ${tidy(s.effort)}` : null,
     s.pain !== null ? (s.pain === 0 ? 'no pain' : `pain ${tidy(s.pain)}`) : null,
     s.watched ? (faults.length ? faults.join(', ') : 'watched, no fault') : 'not watched',

@@ -6,10 +6,10 @@ import type { MoveRow, PersonOnLadders, StoredSet } from '../../contract/log.ts'
 import type { Person } from '../../contract/people.ts';
 import { lastLoads } from '../../core/log/index.ts';
 import { takenWaySentence } from '../../core/ladder/index.ts';
-import { STAGES } from '../../core/terms/index.ts';
+import { STAGES, usedWords } from '../../core/terms/index.ts';
 import type { Role, Stage } from '../../core/terms/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
-import { aidsWords, mergedSets, setSummary, useParcels } from '../log/index.ts';
+import { mergedSets, setSummary, useParcels } from '../log/index.ts';
 import { ask, useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
@@ -286,7 +286,7 @@ function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
           <li key={s.variation} className="border-b border-rule py-1">
             {library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s.variation)?.title ??
               s.variation}
-            : <b>{s.aids.length === 0 ? 'none' : aidsWords(s.aids)}</b>{' '}
+            : <b>{s.aids.length === 0 ? 'none' : usedWords(s.aids)}</b>{' '}
             <span className="text-sm text-soft">{day(s.date, hall.today)}</span>
           </li>
         ))}

@@ -1,8 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
-import { LEADING } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { BarredNow, PaperSheet, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf, kitLines, stopRules, tempoLine } from './words.ts';
+import { BarredNow, blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
+import { aidsLine, askedOf } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
 const SIZES = [
@@ -21,7 +20,8 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const aids = aidsLine(sheet.of);
-  const kit = kitLines(r).map((l) => l.split(':')[0]!);
+  const on = blocksOf('floor', r);
+  const [runThrough, kit] = [inOneLine(on, 'runThrough', ' → '), inOneLine(on, 'equipment', ', ')];
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={20} handheldStep={SIZES.length - 1}>
       {(step) => {
@@ -40,9 +40,9 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
               <PrintedFigures mechanics={r.mechanics} pattern={r.source.pattern} scale={size.figure} />
             </div>
             <ol className="border-y-2 border-black py-1">
-              {r.cues.slice(0, LEADING.floor).map((c, i) => (
+              {on.get('cues')?.lines.map((c, i) => (
                 <li
-                  key={c.slug}
+                  key={c.of}
                   className="flex gap-4 py-1 font-head leading-[1.08] font-bold"
                   style={{ fontSize: `${size.cue}pt` }}
                 >
@@ -51,13 +51,13 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
                 </li>
               ))}
             </ol>
-            {r.lines.runThrough.length > 0 && <p className="mt-1">{r.lines.runThrough.join(' → ')}</p>}
+            {runThrough && <p className="mt-1">{runThrough}</p>}
             <p className="mt-1 font-semibold">
-              {askedOf(sheet.of, job.hall.massUnit)}. {tempoLine(r)}.
+              {askedOf(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
             </p>
-            {aids ? <p>Last time: {aids}</p> : kit.length > 0 && <p>{kit.join(', ')}</p>}
+            {aids ? <p>Last time: {aids}</p> : kit && <p>{kit}</p>}
             <p className="mt-1 border-[3px] border-black px-2 py-1">
-              <b>Stop</b> {stopRules(r).join(' ')}
+              <b>Stop</b> {inOneLine(on, 'stop')}
             </p>
           </div>
         );

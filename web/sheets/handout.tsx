@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
-import { BarredNow, Lines, PaperSheet, Part, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf, stopRules, tempoLine } from './words.ts';
+import { BarredNow, blocksOf, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
+import { aidsLine, askedOf } from './words.ts';
 
 const SIZES = [
   { text: 14, cue: 32, figure: 0.75 },
@@ -11,14 +11,16 @@ const SIZES = [
   { text: 10, cue: 22, figure: 0.4 },
 ];
 
+const HOW = ['gettingIn', 'stance', 'range', 'breathing', 'gettingOut'] as const;
+
 /** For an athlete to take home: one thing to think of, how much, what stands in for the kit, when to stop. */
 export function Handout({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const v = r.source;
   const aids = aidsLine(sheet.of);
-  const kit = [...r.equipmentAll, ...r.equipmentAny.flat()];
-  const [think] = r.cues;
+  const on = blocksOf('handout', r);
+  const runThrough = inOneLine(on, 'runThrough', ' → ');
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={10}>
       {(step) => {
@@ -28,61 +30,34 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
             <header className="border-b-[5px] border-black pb-1">
               {job.person && <p className="font-semibold">For {job.person.name}</p>}
               <h1 className="text-[28pt] leading-none">{v.name}</h1>
-              <p className="mt-1">{r.lines.purpose.join(' ')}</p>
+              <p className="mt-1">{inOneLine(on, 'purpose')}</p>
             </header>
             <BarredNow barred={sheet.of.barred} />
             <div className="my-3 flex items-center justify-between gap-x-6 gap-y-2 max-sm:flex-wrap">
               <div>
                 <p>One thing to think of</p>
                 <p className="font-head leading-[1.1] font-bold" style={{ fontSize: `${size.cue}pt` }}>
-                  {think?.text ?? r.lines.runThrough.join(' → ')}
+                  {inOneLine(on, 'cues') || runThrough}
                 </p>
               </div>
               <PrintedFigures mechanics={r.mechanics} pattern={v.pattern} scale={size.figure} />
             </div>
             <Part title="How much">
               <p className="font-semibold">
-                {askedOf(sheet.of, job.hall.massUnit)}. {tempoLine(r)}: down, bottom, up, top.
+                {askedOf(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
               </p>
               {v.laterality !== 'two legs' && <p>The weaker side first; do no more on the other.</p>}
               {aids && <p>As last time: {aids}.</p>}
             </Part>
             <Part title="How">
-              <Lines
-                lines={[
-                  ...r.lines.gettingIn,
-                  ...r.lines.stance.slice(0, 2),
-                  ...r.lines.rangeNotes,
-                  ...r.lines.breathing,
-                  ...r.lines.gettingOut,
-                ]}
-              />
-              {r.lines.runThrough.length > 0 && (
-                <p className="mt-1 font-semibold">{r.lines.runThrough.join(' → ')}</p>
-              )}
+              <Lines lines={HOW.flatMap((id) => on.get(id)?.lines ?? [])} />
+              {runThrough && <p className="mt-1 font-semibold">{runThrough}</p>}
             </Part>
-            {kit.length > 0 && (
-              <Part title="At home instead">
-                <Lines
-                  lines={kit.map(
-                    (n) =>
-                      `${n.equipment.name}: ${n.equipment.homeSubstitutes.map((l) => l.text).join(' ') || 'nothing stands in for it; do this one at the hall.'}`,
-                  )}
-                />
-              </Part>
-            )}
+            <Parts blocks={on} ids={['equipment']} />
             <section className="mt-3 border-[3px] border-black p-2 break-inside-avoid">
               <h2 className="text-[1.1em] leading-tight">When to stop</h2>
-              <Lines
-                lines={[
-                  ...stopRules(r),
-                  ...r.unwanted
-                    .filter((u) => u.kind === 'pain')
-                    .map((u) => `Pain, ${u.region}${u.suggests ? `: ${u.suggests}` : '.'}`),
-                  ...r.lines.ifItGoesWrong.map((l) => `If it goes wrong: ${l}`),
-                ]}
-              />
-              <Lines lines={r.cautions.map((c) => `${c.name}: ${c.lines.join(' ')}`)} />
+              <Lines lines={on.get('stop')?.lines} />
+              <Lines lines={on.get('cautions')?.lines} />
             </section>
           </div>
         );

@@ -1,6 +1,6 @@
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { countedWord, FAULT_LETTERS, logRows, takesLoad } from '../../core/sheets/index.ts';
-import { BarredNow, PaperSheet, usePrinting } from './paper.tsx';
+import { BarredNow, blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedOf } from './words.ts';
 
 const SIZES = [
@@ -56,6 +56,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   const v = r.source;
   const rows = logRows(v, of.target);
   const aids = aidsLine(of);
+  const on = blocksOf('log', r);
   const counted = countedWord(v);
   const loaded = takesLoad(v);
   const columns = [
@@ -73,11 +74,14 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   return (
     <section className="sheet-block mt-2">
       <h2 className="text-[1.25em] leading-tight">
-        {v.name} <span className="font-normal">{askedOf(of, job.hall.massUnit)}</span>
+        {v.name} <span className="font-normal">{askedOf(of, inOneLine(on, 'dose'), job.hall.massUnit)}</span>
       </h2>
       <BarredNow barred={of.barred} />
       <p>
-        {r.faults.map((f, i) => `${FAULT_LETTERS[i]} ${f.name}`).join(' · ')}
+        {on
+          .get('faults')
+          ?.lines.map((f, i) => `${FAULT_LETTERS[i]} ${f.text}`)
+          .join(' · ')}
         {aids && ` · Last time: ${aids}`}
       </p>
       <div className="overflow-x-auto print:overflow-visible">

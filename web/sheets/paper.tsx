@@ -2,7 +2,9 @@ import { createContext, use, useLayoutEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { PrintJob, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
-import { writeJob } from '../../core/sheets/index.ts';
+import { lineWords, sheetBlocks, writeJob } from '../../core/sheets/index.ts';
+import type { Block, BlockId, BlockLine, ReadOn } from '../../core/sheets/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
 import { fullDay } from '../ui/index.ts';
 import { Qr } from './qr.tsx';
 import { useHandheld } from './use-handheld.ts';
@@ -31,6 +33,14 @@ export function usePrinting(): Printing {
   if (!printing) throw new Error('A sheet stands outside a print job.');
   return printing;
 }
+
+/** What stands on a kind of paper, by block. */
+export type Blocks = ReadonlyMap<BlockId, Block>;
+export const blocksOf = (on: ReadOn, r: ResolvedVariation): Blocks =>
+  new Map(sheetBlocks(on, r).map((b) => [b.id, b]));
+/** The lines of a block said one after the other. */
+export const inOneLine = (blocks: Blocks, id: BlockId, by = ' '): string =>
+  blocks.get(id)?.lines.map(lineWords).join(by) ?? '';
 
 /** Where a printed sheet leads: the live sheet, with the state that the paper shows. */
 export function scanAddress({ job, token }: Pick<Printing, 'job' | 'token'>, sheet: PrintedSheet): string {
@@ -162,7 +172,20 @@ export function BarredNow({ barred }: Pick<PrintedVariation, 'barred'>) {
   ) : null;
 }
 
-/** A heading with its lines; nothing where there are none. */
+/** Headings with the lines of some blocks, in the order given; nothing where there are none. */
+export function Parts({ blocks, ids }: { blocks: Blocks; ids: readonly BlockId[] }) {
+  return ids.flatMap((id) => {
+    const block = blocks.get(id);
+    return block ? (
+      <Part key={id} title={block.title}>
+        <Lines lines={block.lines} />
+      </Part>
+    ) : (
+      []
+    );
+  });
+}
+
 export function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section className="mt-2 break-inside-avoid">
@@ -172,12 +195,12 @@ export function Part({ title, children }: { title: string; children: ReactNode }
   );
 }
 
-export function Lines({ lines }: { lines: readonly string[] }) {
+export function Lines({ lines }: { lines: readonly BlockLine[] | undefined }) {
   return (
     <ul>
-      {lines.map((l) => (
-        <li key={l} className="break-inside-avoid">
-          {l}
+      {lines?.map((l) => (
+        <li key={lineWords(l)} className="break-inside-avoid">
+          {lineWords(l)}
         </li>
       ))}
     </ul>

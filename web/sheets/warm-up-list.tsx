@@ -1,9 +1,7 @@
 import type { PrintedSheet } from '../../contract/sheets.ts';
-import { doseWords } from '../../core/dose/index.ts';
-import type { ResolvedVariation } from '../../core/library/index.ts';
-import { BARRED, LEADING } from '../../core/sheets/index.ts';
+import { BARRED } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { PaperSheet, usePrinting } from './paper.tsx';
+import { blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
 
 const SIZES = [
   { text: 13, figure: 0.3 },
@@ -11,12 +9,6 @@ const SIZES = [
   { text: 11, figure: 0.22 },
   { text: 10, figure: 0.18 },
 ];
-
-/** The dose to prepare: others of the sheet are for other days. */
-function preparing(r: ResolvedVariation): string {
-  const dose = r.dose.find((d) => d.role === 'prepare');
-  return dose ? doseWords(dose, r.source.laterality !== 'two legs') : '';
-}
 
 /** The drills before today's work, to be ticked; it ends early when the target is felt. */
 export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'warm-up' }> }) {
@@ -47,6 +39,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
             <ol className="mt-1">
               {sheet.entries.map(({ of, step: what, because }) => {
                 const { resolved: r } = of;
+                const on = blocksOf('warm-up', r);
                 return (
                   <li
                     key={r.source.slug}
@@ -57,13 +50,10 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
                     </span>
                     <div className="grow">
                       <p>
-                        <b className="font-head text-[1.2em]">{r.source.name}</b>, {preparing(r)}
+                        <b className="font-head text-[1.2em]">{r.source.name}</b>, {inOneLine(on, 'dose')}
                       </p>
                       <p>
-                        {[
-                          ...r.cues.slice(0, LEADING['warm-up']).map((c) => c.text),
-                          ...r.lines.rangeNotes.slice(0, 1),
-                        ].join(' ')}
+                        {inOneLine(on, 'cues')} {inOneLine(on, 'range')}
                       </p>
                       <p className="text-[0.9em]" style={{ fontSize: 'max(0.9em, 9pt)' }}>
                         {what}, {because}

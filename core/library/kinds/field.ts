@@ -22,6 +22,8 @@ interface About {
   /** A new document has its name here. */
   named?: true;
   hint?: string;
+  /** What it is told under where its label is more than a word; else the word under which its absence is told. */
+  heading?: string;
   /** Nothing said in it is told under this name. */
   needed?: string;
   /** The same, but not of what only prepares. */

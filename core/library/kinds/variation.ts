@@ -77,9 +77,9 @@ export const VARIATION = fields({
     most: 12,
     mostGroups: 6,
   },
-  setUpMeasures: lines('Set-up measures, and how they follow from the body'),
+  setUpMeasures: lines('Set-up measures, and how they follow from the body', { heading: 'Set-up' }),
   support: choice('Support', SUPPORTS),
-  supportNotes: lines('About the support'),
+  supportNotes: lines('About the support', { heading: 'Support' }),
 
   gettingIn: lines('Getting in', { section: 'Getting in and out', needed: 'Getting in' }),
   gettingOut: lines('Getting out', { needed: 'Getting out' }),
@@ -89,7 +89,7 @@ export const VARIATION = fields({
   toeOutDeg: { is: 'ruled number', label: 'Toes out', from: -10, to: 60, unit: '°', optional: true },
   footWeight: choice('Weight in the foot', FOOT_WEIGHTS),
   stance: lines('Stance', { needed: 'Stance' }),
-  hands: lines('Hands and arms, easier to harder'),
+  hands: lines('Hands and arms, easier to harder', { heading: 'Hands' }),
   gaze: lines('Gaze and head', { neededForWork: 'Gaze' }),
   contactPoints: lines('Contact points'),
 
