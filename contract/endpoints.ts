@@ -1,6 +1,6 @@
 // Every address at which the server answers, once. The web asks and sends through this table and the server mounts it; the
 // Joi of params, query and body stands in schemas.ts under the same names, so that none of it reaches the browser.
-import type { PersonLine } from '../core/floor/index.ts';
+import type { PersonLine, Shown } from '../core/floor/index.ts';
 import type { Instead } from '../core/demand/index.ts';
 import type { Kind } from '../core/library/index.ts';
 import type { Stage } from '../core/terms/index.ts';
@@ -403,7 +403,7 @@ export const ENDPOINTS = {
     '/api/people/:person/sets',
     { who: COACHES, whose: 'a person', reads: ['log'] },
   ),
-  measures: answers<LoggedSet[], { of?: readonly string[] | undefined }>()(
+  measures: answers<Shown<LoggedSet>[], { of?: readonly string[] | undefined }>()(
     'GET',
     '/api/people/:person/measures',
     { who: COACHES, whose: 'a person', reads: ['log'] },
@@ -426,7 +426,7 @@ export const ENDPOINTS = {
     touches: ['standings'],
     makes: true,
   }),
-  placements: answers<Session.PlacementRow[]>()('GET', '/api/people/:person/placements', {
+  placements: answers<Shown<Session.PlacementRow>[]>()('GET', '/api/people/:person/placements', {
     who: COACHES,
     whose: 'a person',
     reads: ['standings'],

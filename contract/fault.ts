@@ -13,6 +13,7 @@ import type {
   Seen,
   WhereRow,
 } from '../core/fault/index.ts';
+import type { Shown } from '../core/floor/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import type { RecurringFault } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
@@ -77,7 +78,7 @@ export interface DeskKnowledge {
   experience: Experience;
   people: {
     personId: string;
-    cases: CaseRow[];
+    cases: Shown<CaseRow>[];
     chain: ChainTry[];
     recurring: RecurringFault[];
     /** Name and chain of every fault named above, under the house rules. */

@@ -1,4 +1,4 @@
-import type { OnLadder } from '../core/floor/index.ts';
+import type { OnLadder, Shown } from '../core/floor/index.ts';
 import { AID_TEXT, FAULT_REPS, FELT_LISTS, SET_FIELDS, setFields } from '../core/log/index.ts';
 import type { SetFieldAbout, LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
@@ -85,13 +85,13 @@ export interface MoveRow {
   reason: string;
   by: string;
   stateNumber: number;
-  evidence: Decision | null;
+  evidence: Shown<Decision> | null;
   flags: { setId: string; what: string; at: string }[];
 }
 
 export interface PersonOnLadders {
   /** Of the newest sessions; older ones are asked for. */
-  sets: StoredSet[];
+  sets: Shown<StoredSet>[];
   /** Sessions in all, and the date to ask before for more; null when there are none. */
   sessions: number;
   moreSessions: string | null;

@@ -1,4 +1,4 @@
-import type { TodayLine } from '../core/floor/index.ts';
+import type { Shown, TodayLine } from '../core/floor/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import type { LoadKind } from '../core/terms/index.ts';
@@ -33,14 +33,14 @@ export interface TodayPerson {
   personId: string;
   /** The squad trains on this weekday, and nobody has said that they are away. */
   expected: boolean;
-  checkIn: CheckInRow | null;
+  checkIn: Shown<CheckInRow> | null;
   /** Why the questions before work are due; null when they are not. */
   ask: string | null;
   lastSession: string | null;
   seesHealth: boolean;
   lines: TodayLine[];
   /** What they have done today. */
-  sets: StoredSet[];
+  sets: Shown<StoredSet>[];
 }
 
 export interface Today {
@@ -192,6 +192,6 @@ export interface CsvResult {
 }
 
 export interface PersonHistory {
-  sets: StoredSet[];
+  sets: Shown<StoredSet>[];
   more: string | null;
 }

@@ -1,3 +1,4 @@
+import { doorFor } from '../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
 import { openEmbedded, rebuildDerived, schema } from '../server/db/index.ts';
 import type { Db } from '../server/db/index.ts';
@@ -144,13 +145,13 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
     const inForce = await shelfInForce(db);
     // A copy of the shelf is another object: nothing that was read of the library before is kept.
     const cold = await timed(() =>
-      overview(db, { inForce: { ...inForce }, today: TODAY }, people, () => true),
+      overview(db, { inForce: { ...inForce }, today: TODAY }, people, () => doorFor(true)),
     );
     show('all ladders for all people, caches empty', cold, ['the plain aggregate', plain]);
-    const warm = await several(3, () => overview(db, { inForce, today: TODAY }, people, () => true));
+    const warm = await several(3, () => overview(db, { inForce, today: TODAY }, people, () => doorFor(true)));
     show('all ladders for all people, again', warm, ['the plain aggregate', plain]);
     const page = await several(15, (i) =>
-      personOnLadders(db, { inForce, today: TODAY }, people[(i * 31) % people.length]!.id, true),
+      personOnLadders(db, { inForce, today: TODAY }, people[(i * 31) % people.length]!.id, doorFor(true)),
     );
     show('one person’s page', page, ['the plain aggregate', plain]);
 
@@ -175,8 +176,8 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
         await new Promise((r) => setTimeout(r, 20));
       }
     })();
-    await overview(db, { inForce, today: TODAY }, people, () => true);
-    await overview(db, { inForce, today: TODAY }, people, () => true);
+    await overview(db, { inForce, today: TODAY }, people, () => doorFor(true));
+    await overview(db, { inForce, today: TODAY }, people, () => doorFor(true));
     busy = false;
     await logging;
     show('a set logged meanwhile: median', middle(waits));

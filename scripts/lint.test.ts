@@ -28,6 +28,10 @@ it.each([
     "import type * as P from '../contract/people.ts'; export const a = (x: unknown) => <P.Person>x;",
     'No cast to P',
   ],
+  [
+    "import type { Shown } from '../../core/floor/index.ts'; export const a = (x: object) => x as Shown<object>;",
+    'No cast to Shown',
+  ],
   ["export const a = '/api/people';", 'Addresses stand in'],
   ['export const a = (id: string) => `/api/people/${id}`;', 'Addresses stand in'],
 ])('a planted cast or address is found: %s', (code, message) => {

@@ -15,6 +15,7 @@ import type {
 } from '../contract/endpoints.ts';
 import type { Person } from '../contract/people.ts';
 import { PARTS, SCHEMAS } from '../contract/schemas.ts';
+import type { Door } from '../core/floor/index.ts';
 import type { ShelfInForce } from '../core/library/index.ts';
 import type { Db, schema } from './db/index.ts';
 import { bodyOf, check, problemResponse, Refusal } from './http.ts';
@@ -40,10 +41,10 @@ export interface Context extends OpenContext {
   me: Me;
 }
 
-/** Whom an address under `/people/:person` is about, and whether the one who asks sees their health. */
+/** Whom an address under `/people/:person` is about, and the door through which the one who asks sees them. */
 export interface About {
   person: Person;
-  sees: boolean;
+  door: Door;
 }
 
 interface Request<K extends EndpointName> {
@@ -74,7 +75,7 @@ export interface Common {
   contextOf: (s: Services, me: Me | null) => Promise<OpenContext>;
   /** @throws Refusal 404 without such a person */
   personOf: (db: Db, id: string) => Promise<Person>;
-  seesHealth: (me: Me, person: Person) => boolean;
+  doorTo: (me: Me, person: Person) => Door;
   /** Names the state of the library that an answer is made from. */
   stateTag: (c: OpenContext) => Promise<string>;
 }
@@ -122,7 +123,7 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
 
   async function aboutOf(id: string, me: Me): Promise<About> {
     const person = await common.personOf(s.db, id);
-    return { person, sees: common.seesHealth(me, person) };
+    return { person, door: common.doorTo(me, person) };
   }
 }
 /* eslint-enable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-assignment */

@@ -1,3 +1,5 @@
+export { doorFor } from './door.ts';
+export type { Door, Shown } from './door.ts';
 export { judge, revisionsRead } from './judge.ts';
 export type { Floor } from './judge.ts';
 export { lineOf, lineOrFailure, variationsNow } from './line.ts';

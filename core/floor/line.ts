@@ -9,16 +9,16 @@ import {
   setsToFollow,
   takenWaySentence,
   targetAt,
-  withoutHealth,
 } from '../ladder/index.ts';
 import type { CountedIn, Pattern, Stage } from '../terms/index.ts';
 import type { CueTried, NextSet, Outcome, Target } from '../ladder/index.ts';
+import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
 import type { Ladder, ResolvedVariation, Shelf, ShelfInForce } from '../library/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
 import type { PersonRecords } from './records.ts';
 import { judge } from './judge.ts';
-import { levelEvidence, setWithoutHealth, sideDifference, sidesDiffer } from '../log/index.ts';
+import { levelEvidence, sideDifference, sidesDiffer } from '../log/index.ts';
 import { levelOf, readingOfLadder } from './readings.ts';
 import { resolve } from '../library/index.ts';
 /** One thing to keep an eye on before a set. */
@@ -50,7 +50,7 @@ export interface TodayLine {
   target: Target;
   next: NextSet | null;
   /** Sets of the variation that the next one follows from, of earlier days. */
-  recent: LoggedSet[];
+  recent: Shown<LoggedSet>[];
   /** What decisions know of the variation, as far as the next set needs it. */
   countedIn: CountedIn;
   severities: VariationFacts['severities'];
@@ -95,8 +95,7 @@ export interface LineInput {
   /** The sets that told aids last, of what is done now. */
   withAids: readonly LoggedSet[];
   tried: readonly CueTried[];
-  /** Whether the reader sees pain. */
-  sees: boolean;
+  door: Door;
 }
 
 /** The line, or, where it cannot be computed, that it could not: the others go on, and so does logging. */
@@ -143,7 +142,7 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
 }
 
 /** What one person does on one ladder today; null where they do not stand on it. */
-export function lineOf({ floor, ladder, own, withAids, tried, sees }: LineInput): TodayLine | null {
+export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput): TodayLine | null {
   const { inForce, today: date } = floor;
   const { shelf } = inForce;
   const { standing, decision, failure } = judge(floor, ladder, own, { foretell: false });
@@ -157,7 +156,7 @@ export function lineOf({ floor, ladder, own, withAids, tried, sees }: LineInput)
   const known = slug === null ? undefined : facts.get(slug);
   const raw = slug === null ? undefined : shelf.get('variation', slug);
   const read = raw && resolve(raw, shelf, { stage, answers: own.answers });
-  const shown = decision && (sees ? decision : withoutHealth(decision));
+  const shown = decision && door.decision(decision);
   const target = targetAt(level.dose, standing.taken);
   const { sets } = own.evidence(ladder.slug);
   const seen = new Set(sets.map((s) => s.id));
@@ -184,7 +183,7 @@ export function lineOf({ floor, ladder, own, withAids, tried, sees }: LineInput)
     oneSided: known?.oneSided ?? false,
     target,
     next: known ? nextSet(all, known, target, date) : null,
-    recent: setsToFollow(all, slug ?? '', date).map((s) => (sees ? s : setWithoutHealth(s))),
+    recent: setsToFollow(all, slug ?? '', date).map(door.set),
     countedIn: known?.countedIn ?? 'repetitions',
     severities: known?.severities ?? {},
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
@@ -236,10 +235,8 @@ export function lineOf({ floor, ladder, own, withAids, tried, sees }: LineInput)
         text: `Left ${sides.left}, right ${sides.right} in the side test of ${sides.date}`,
       });
     }
-    if (sees) {
-      const pain = [...own.painfulDays].sort().at(-1);
-      if (pain && pain >= standing!.since) found.push({ kind: 'pain', text: `Pain was reported on ${pain}` });
-    }
+    const pain = door.pain([...own.painfulDays].sort().at(-1) ?? null);
+    if (pain && pain >= standing!.since) found.push({ kind: 'pain', text: `Pain was reported on ${pain}` });
     for (const c of record.works) {
       const text = cueText.get(c);
       if (text) found.push({ kind: 'cue works', text });

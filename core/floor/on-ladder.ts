@@ -1,4 +1,5 @@
 import type { Decision, Standing, Target } from '../ladder/index.ts';
+import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
 import type { PersonRecords } from './records.ts';
 import type { SettledLadder } from '../library/index.ts';
@@ -6,7 +7,7 @@ import type { VariationFacts } from '../log/index.ts';
 import { judge } from './judge.ts';
 import { laddersOf } from '../library/index.ts';
 import { levelOf, readingOfLadder } from './readings.ts';
-import { stayOf, targetAt, withoutHealth } from '../ladder/index.ts';
+import { stayOf, targetAt } from '../ladder/index.ts';
 /** A person on one ladder: what the floor and the person's page show. */
 export interface OnLadder {
   /** With the criteria under the answers in force for this person. */
@@ -16,7 +17,7 @@ export interface OnLadder {
   /** How long they have stood there, and whether that is beyond the usual stay. */
   stay: { weeks: number; beyond: boolean } | null;
   target: Target | null;
-  decision: Decision | null;
+  decision: Shown<Decision> | null;
   /** Filled when the computation failed: logging goes on. */
   failure: string | null;
   names: Record<string, string>;
@@ -25,7 +26,7 @@ export interface OnLadder {
 }
 
 /** A person on every ladder, those they stand on first. */
-export function onLadders(floor: Floor, own: PersonRecords, sees: boolean): OnLadder[] {
+export function onLadders(floor: Floor, own: PersonRecords, door: Door): OnLadder[] {
   const { shelf, revisions } = floor.inForce;
   return (
     laddersOf(shelf)
@@ -40,7 +41,7 @@ export function onLadders(floor: Floor, own: PersonRecords, sees: boolean): OnLa
           stay: standing && level ? stayOf(level.usualStayWeeks, standing.since, floor.today) : null,
           // Where the decision failed, so may the ways on taken: the level's own dose still tells what to log.
           target: standing && level ? targetAt(level.dose, failure === null ? standing.taken : []) : null,
-          decision: decision && (sees ? decision : withoutHealth(decision)),
+          decision: decision && door.decision(decision),
           failure,
           names: Object.fromEntries([...facts.values()].map((f) => [f.slug, f.name])),
           facts: Object.fromEntries(facts),

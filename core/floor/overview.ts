@@ -1,5 +1,6 @@
+import type { Door } from './door.ts';
 import type { Floor } from './judge.ts';
-import { LONG_UNSEEN_DAYS, recurringFaults, stayOf, withoutHealth } from '../ladder/index.ts';
+import { LONG_UNSEEN_DAYS, recurringFaults, stayOf } from '../ladder/index.ts';
 import type { Outcome, RecurringFault } from '../ladder/index.ts';
 import type { PersonRecords } from './records.ts';
 import type { SideDifference } from '../log/index.ts';
@@ -49,7 +50,7 @@ export function overviewLines(
   floor: Floor,
   personId: string,
   own: PersonRecords,
-  sees: boolean,
+  door: Door,
   overrides: ReadonlyMap<string, Overridden>,
 ): PersonLine[] {
   const { inForce, today } = floor;
@@ -57,7 +58,7 @@ export function overviewLines(
   const unseen = own.lastSession === null ? null : daysBetween(own.lastSession, today);
   return laddersOf(inForce.shelf).map((ladder): PersonLine => {
     const { standing, decision, failure } = judge(floor, ladder, own, { foretell: false });
-    const shown = decision && (sees ? decision : withoutHealth(decision));
+    const shown = decision && door.decision(decision);
     const index = ladder.levels.findIndex((l) => l.id === standing?.level);
     const level = ladder.levels[index];
     const stay = standing && level ? stayOf(level.usualStayWeeks, standing.since, today) : null;

@@ -4,7 +4,6 @@ import { facts, input, ladder, level, set } from '../testing/samples.ts';
 import { decide } from './decide.ts';
 import { overrideRefused } from './override.ts';
 import { standingAfter } from './standing.ts';
-import { withoutHealth } from './mask.ts';
 import type { Criterion } from '../criterion/index.ts';
 import type { DecisionInput } from './decide.ts';
 import type { LoggedSet } from '../log/index.ts';
@@ -335,22 +334,5 @@ describe('standing', () => {
       since: D[2],
       taken: [],
     });
-  });
-});
-
-describe('what others may not see', () => {
-  it('keeps the outcome and hides every number and word of pain', () => {
-    const seen = decide(
-      input({
-        standing: { level: 'two', since: '2026-01-01', taken: [] },
-        sets: two(D[0], { variation: 'two-main', pain: 6 }),
-      }),
-    );
-    const hidden = withoutHealth(seen);
-    expect(hidden.outcome).toBe('step back');
-    expect(JSON.stringify(seen)).toContain('pain 6 of 10');
-    expect(JSON.stringify(hidden)).not.toContain('pain 6 of 10');
-    const painAtoms = hidden.stepBack.parts.filter((p) => p.health);
-    expect(painAtoms.map((p) => p.seen)).toEqual([null]);
   });
 });

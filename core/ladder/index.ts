@@ -1,7 +1,6 @@
 export { OUTCOMES, askedOf, decide, evidenceWindow, painfulDays } from './decide.ts';
 export type { Decision, DecisionInput, Outcome, Standing } from './decide.ts';
 export { aidsOf, factsOf } from './facts.ts';
-export { withoutHealth } from './mask.ts';
 export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
 export type { MeasurePoint } from './measures.ts';
 export { nextSet, setsToFollow } from './next-set.ts';

@@ -49,13 +49,7 @@ export {
   resolveWanted,
   rulesFor,
 } from './resolve.ts';
-export type {
-  ForPerson,
-  ResolvedAnswer,
-  ResolvedFault,
-  ResolvedNeed,
-  ResolvedVariation,
-} from './resolve.ts';
+export type { ForPerson, ResolvedAnswer, ResolvedFault, ResolvedNeed, ResolvedVariation } from './resolve.ts';
 export { documentId, shelfOf } from './shelf.ts';
 export type { Shelf, ShelfInForce } from './shelf.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';

@@ -33,4 +33,3 @@ export { lastLoads } from './last-loads.ts';
 export type { LoggedSet } from './set.ts';
 export { SIDE_TEST_DAYS, sideDifference, sidesDiffer, weakerOf, weakerSide } from './sides.ts';
 export type { SideDifference } from './sides.ts';
-export { setWithoutHealth } from './without-health.ts';

@@ -1,3 +1,4 @@
+import { doorFor } from '../../core/floor/index.ts';
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { chmod, mkdtemp, rm } from 'node:fs/promises';
@@ -60,7 +61,9 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
   it('takes the same schema, stores and decisions', async () => {
     const lines = async (db: Db) => {
       const people = await personList(db);
-      return overview(db, { inForce: await shelfInForce(db), today: '2026-11-24' }, people, () => true);
+      return overview(db, { inForce: await shelfInForce(db), today: '2026-11-24' }, people, () =>
+        doorFor(true),
+      );
     };
     expect(await lines(server.db)).toEqual(await lines(embedded.db));
   });

@@ -1,5 +1,5 @@
 import type { PersonLine } from '../../core/floor/index.ts';
-import { judge, recordsFrom } from '../../core/floor/index.ts';
+import { doorFor, judge, recordsFrom } from '../../core/floor/index.ts';
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aidUsed } from '../../core/criterion/index.ts';
@@ -20,7 +20,9 @@ let lines: PersonLine[];
 beforeAll(async () => {
   database = await demoDatabase();
   inForce = await shelfInForce(database.db);
-  lines = await overview(database.db, { inForce, today: TODAY }, await personList(database.db), () => true);
+  lines = await overview(database.db, { inForce, today: TODAY }, await personList(database.db), () =>
+    doorFor(true),
+  );
 });
 afterAll(() => database.close());
 

@@ -7,12 +7,13 @@ import { canonicalJson, resolve } from '../../core/library/index.ts';
 import type { Shelf } from '../../core/library/index.ts';
 import { barring, barSentence, isInForce, recurringFaults } from '../../core/ladder/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
+import type { Door, Shown } from '../../core/floor/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { refuseFuture, refuseUnknownRevision, setsSince } from '../log/index.ts';
-import { openRestrictions, personOf, seesHealth } from '../people/index.ts';
+import { openRestrictions, personOf, doorTo } from '../people/index.ts';
 
 const { faultCase, chainTry } = schema;
 
@@ -47,7 +48,7 @@ export async function keepCase(
     await tx.insert(faultCase).values({ id, ...row });
     return;
   }
-  if (!seesHealth(me, person)) {
+  if (!doorTo(me, person).sees) {
     // Who may not see pain and the word on it cannot have meant to change them.
     row.pain = row.pain ?? before.pain;
     row.note = row.note || before.note;
@@ -92,8 +93,7 @@ export async function keepChainTry(
 }
 
 type Stored = typeof faultCase.$inferSelect;
-const rowOf = ({ at: _a, ...row }: Stored, sees: boolean): CaseRow =>
-  sees ? row : { ...row, pain: null, note: '', felt: row.felt.filter((f) => f.kind !== 'pain') };
+const rowOf = ({ at: _a, ...row }: Stored, door: Door): Shown<CaseRow> => door.case(row);
 
 /** The hall's experience, and of each person given the cases, chains and recurring faults. */
 export async function deskKnowledge(
@@ -124,7 +124,7 @@ export async function deskKnowledge(
       const recurring = recurringFaults(sets.get(p.id) ?? []);
       return {
         personId: p.id,
-        cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, seesHealth(me, p))),
+        cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, doorTo(me, p))),
         chain,
         recurring,
         faults: faultsRead(

@@ -13,12 +13,12 @@ const { checkIn, cueTried, signOff } = schema;
 
 /** Keeps the answers of the day; asked again, the newer answers stand. */
 export async function saveCheckIn(
-  { db: tx, person: { id: personId }, sees, me, at, today }: Context & About,
+  { db: tx, person: { id: personId }, door, me, at, today }: Context & About,
   date: string,
   request: CheckIn,
 ): Promise<void> {
   if (date > today) throw new Refusal(422, `date: "${date}" is no day up to today. Nothing was kept.`);
-  if (!sees && request.pain !== null) {
+  if (!door.sees && request.pain !== null) {
     throw new Refusal(403, 'Pain is asked by staff of the squad and the head coach. Nothing was kept.');
   }
   const [before] = await tx
@@ -26,7 +26,7 @@ export async function saveCheckIn(
     .from(checkIn)
     .where(and(eq(checkIn.personId, personId), eq(checkIn.date, date)));
   // Who may not see pain cannot have meant to change it.
-  const pain = sees ? request.pain : (before?.pain ?? null);
+  const pain = door.sees ? request.pain : (before?.pain ?? null);
   const row = { ...request, pain, recordedBy: me.name, at: at.toISOString() };
   await tx
     .insert(checkIn)
@@ -81,10 +81,10 @@ export async function cuesTriedBy(db: Db, personIds: readonly string[]): Promise
 
 /** A coach's word that a level is done well; the newest word of a role counts, older ones stay. */
 export async function addSignOff(
-  { db, inForce, person, sees, me, today }: Context & About,
+  { db, inForce, person, door, me, today }: Context & About,
   request: SignOffRequest,
 ): Promise<string> {
-  if (!sees) {
+  if (!door.sees) {
     throw new Refusal(403, 'Only staff of the squad and the head coach sign a level off.');
   }
   const ladder = inForce.shelf.get('ladder', request.ladder);

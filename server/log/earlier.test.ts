@@ -1,3 +1,4 @@
+import { doorFor } from '../../core/floor/index.ts';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
@@ -111,7 +112,7 @@ describe('a backup of the version before', () => {
     const { db } = database;
     const [person] = await personList(db);
     const inForce = await shelfInForce(db);
-    const read = await personOnLadders(db, { inForce, today: '2026-11-24' }, person!.id, true);
+    const read = await personOnLadders(db, { inForce, today: '2026-11-24' }, person!.id, doorFor(true));
     expect(read.sets).toHaveLength(6);
     expect(read.ladders.find((l) => l.ladder.slug === 'squat-ladder')?.standing).toMatchObject({
       level: 'paused',

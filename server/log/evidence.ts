@@ -1,8 +1,6 @@
-import type { PersonLine, Floor, Overridden } from '../../core/floor/index.ts';
+import type { Door, PersonLine, Floor, Overridden } from '../../core/floor/index.ts';
 import { onLadders, overviewLines } from '../../core/floor/index.ts';
 import { and, eq, inArray, isNotNull, ne } from 'drizzle-orm';
-import { withoutHealth } from '../../core/ladder/index.ts';
-import { setWithoutHealth } from '../../core/log/index.ts';
 import type { MoveRow, PersonOnLadders } from '../../contract/log.ts';
 import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
@@ -14,30 +12,30 @@ const { move, moveFlag, standing } = schema;
 
 export type MoveRecord = typeof move.$inferSelect;
 
-/** Everything about one person on every ladder, without pain for those who may not see it. */
+/** Everything about one person on every ladder. */
 export async function personOnLadders(
   db: Db,
   floor: Floor,
   personId: string,
-  seesHealth: boolean,
+  door: Door,
 ): Promise<PersonOnLadders> {
   const own = (await recordsOf(db, floor, [personId]))(personId);
-  const ladders = onLadders(floor, own, seesHealth);
+  const ladders = onLadders(floor, own, door);
   const { sets, sessions, more } = await recentSets(db, personId);
   return {
-    sets: seesHealth ? sets : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })),
+    sets: sets.map(door.set),
     sessions,
     moreSessions: more,
     ladders,
-    moves: await movesOf(db, personId, seesHealth),
+    moves: await movesOf(db, personId, door),
     signOffs: [...own.signOffs],
     settings: await settingsOf(db, personId),
-    seesHealth,
+    seesHealth: door.sees,
   };
 }
 
 /** The person's decisions, the newest first, each with the evidence as it was. */
-async function movesOf(db: Db, personId: string, seesHealth: boolean): Promise<MoveRow[]> {
+async function movesOf(db: Db, personId: string, door: Door): Promise<MoveRow[]> {
   const moves = await db.select().from(move).where(eq(move.personId, personId)).orderBy(move.sequence);
   const flags = moves.length
     ? await db
@@ -65,7 +63,7 @@ async function movesOf(db: Db, personId: string, seesHealth: boolean): Promise<M
       reason: m.reason,
       by: m.by,
       stateNumber: m.stateNumber,
-      evidence: m.evidence && (seesHealth ? m.evidence : withoutHealth(m.evidence)),
+      evidence: m.evidence && door.decision(m.evidence),
       flags: flags.filter((f) => f.moveId === m.id).map(({ setId, what, at }) => ({ setId, what, at })),
     }))
     .reverse();
@@ -79,7 +77,7 @@ export async function overview(
   db: Db,
   floor: Floor,
   people: readonly Person[],
-  sees: (person: Person) => boolean,
+  doorTo: (person: Person) => Door,
 ): Promise<PersonLine[]> {
   const records = await recordsOf(
     db,
@@ -91,7 +89,7 @@ export async function overview(
   for (const [n, person] of people.entries()) {
     if (n % 10 === 9) await breath();
     const own = records(person.id);
-    lines.push(...overviewLines(floor, person.id, own, sees(person), overrides));
+    lines.push(...overviewLines(floor, person.id, own, doorTo(person), overrides));
   }
   return lines;
 }

@@ -12,7 +12,7 @@ import { recordsOf } from './records.ts';
 
 /** What is needed to decide on a ladder. @throws Refusal 403 for those who do not see the whole evidence, 422 without such a ladder */
 export async function forDeciding(c: Context & About, ladderSlug: string) {
-  if (!c.sees) {
+  if (!c.door.sees) {
     throw new Refusal(
       403,
       'Only staff of the squad and the head coach decide on levels: they see the whole evidence.',

@@ -1,4 +1,4 @@
-import { lineOf, variationsNow } from '../../core/floor/index.ts';
+import { doorFor, lineOf, variationsNow } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
@@ -13,7 +13,7 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf, seesHealth } from '../people/index.ts';
+import { personOf, doorTo } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
 import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -48,7 +48,7 @@ export async function makeOwnLink(
 }
 
 function mayGive(me: Me, person: Person): void {
-  if (!seesHealth(me, person)) {
+  if (!doorTo(me, person).sees) {
     throw new Refusal(403, 'Only staff of the squad and the head coach give or end personal links.');
   }
 }
@@ -106,7 +106,7 @@ export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
-    const line = lineOf({ floor: c, ladder, own, withAids: aids, tried, sees: false });
+    const line = lineOf({ floor: c, ladder, own, withAids: aids, tried, door: doorFor(false) });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
     const { ladderName, levelName, pattern, variation, variationName, oneSided } = line;

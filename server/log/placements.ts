@@ -1,4 +1,5 @@
 import { ofLibrary, readingOfLadder } from '../../core/floor/index.ts';
+import type { Door, Shown } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
 import { beginsSimplest, heldLevels, placementStep } from '../../core/ladder/index.ts';
@@ -95,25 +96,24 @@ export async function keepPlacement(c: Context & About, request: PlacementReques
   return { id, outcome, level };
 }
 
-export async function placementsOf(db: Db, personId: string, sees: boolean): Promise<PlacementRow[]> {
+export async function placementsOf(db: Db, personId: string, door: Door): Promise<Shown<PlacementRow>[]> {
   const rows = await db
     .select()
     .from(placement)
     .where(eq(placement.personId, personId))
     .orderBy(desc(placement.at));
-  return rows.map((r) => ({
-    id: r.id,
-    ladder: r.ladder,
-    date: r.date,
-    by: r.by,
-    experience: r.experience,
-    atEase: r.atEase,
-    careful: sees && r.careful,
-    // Pain is for staff of the squad.
-    trials: sees
-      ? r.trials
-      : r.trials.map((t) => (t.result === 'pain' ? { ...t, result: 'not at ease', note: '' } : t)),
-    outcome: r.outcome,
-    level: r.level,
-  }));
+  return rows.map((r) =>
+    door.trials({
+      id: r.id,
+      ladder: r.ladder,
+      date: r.date,
+      by: r.by,
+      experience: r.experience,
+      atEase: r.atEase,
+      careful: r.careful,
+      trials: r.trials,
+      outcome: r.outcome,
+      level: r.level,
+    }),
+  );
 }

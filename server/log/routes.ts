@@ -1,7 +1,6 @@
-import { setWithoutHealth } from '../../core/log/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personList, personOf, seesHealth } from '../people/index.ts';
+import { personList, personOf, doorTo } from '../people/index.ts';
 import { addSignOff, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
 import { recentSets, setsOfVariations } from './history.ts';
@@ -16,7 +15,7 @@ import { tryLadder } from './try.ts';
 const received = (at: Date) => ({ receivedAt: at.toISOString() });
 
 export const logRoutes = handlers({
-  overview: async (c) => overview(c.db, c, await personList(c.db), (p) => seesHealth(c.me, p)),
+  overview: async (c) => overview(c.db, c, await personList(c.db), (p) => doorTo(c.me, p)),
 
   /** Everybody of a squad, or some people by id, with what they do next. */
   today: async (c) => {
@@ -37,18 +36,18 @@ export const logRoutes = handlers({
     return received(c.at);
   },
 
-  personOnLadders: (c) => personOnLadders(c.db, c, c.person.id, c.sees),
+  personOnLadders: (c) => personOnLadders(c.db, c, c.person.id, c.door),
 
   /** Sets of older sessions, before a date. */
-  olderSets: async ({ db, person, sees, query }) => {
+  olderSets: async ({ db, person, door, query }) => {
     const { sets, more } = await recentSets(db, person.id, query.before ?? null);
-    return { sets: sees ? sets : sets.map((set) => ({ ...set, ...setWithoutHealth(set) })), more };
+    return { sets: sets.map(door.set), more };
   },
 
   /** What was logged of some variations in the last year, for charts. */
-  measures: async ({ db, person, sees, query, today }) => {
+  measures: async ({ db, person, door, query, today }) => {
     const sets = await setsOfVariations(db, person.id, query.of ?? [], today);
-    return sees ? sets : sets.map(setWithoutHealth);
+    return sets.map(door.set);
   },
 
   place: async (c) => ({ id: await allOrNothing(c, (tx) => place(tx, tx.body)) }),
@@ -57,7 +56,7 @@ export const logRoutes = handlers({
 
   signOff: async (c) => ({ id: await allOrNothing(c, (tx) => addSignOff(tx, tx.body)) }),
 
-  placements: ({ db, person, sees }) => placementsOf(db, person.id, sees),
+  placements: ({ db, person, door }) => placementsOf(db, person.id, door),
 
   nextTrial: (c) => nextTrial(c, c.body),
 
@@ -65,7 +64,7 @@ export const logRoutes = handlers({
 
   tryLadder: async (c) => {
     if (c.body.ladder.kind !== 'ladder') throw new Refusal(422, 'ladder: this is no ladder.');
-    if (!seesHealth(c.me, await personOf(c.db, c.body.personId))) {
+    if (!doorTo(c.me, await personOf(c.db, c.body.personId)).sees) {
       throw new Refusal(403, 'A ladder is tried on the log of people of your own squads.');
     }
     return tryLadder(c, c.body);

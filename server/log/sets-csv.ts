@@ -4,14 +4,14 @@ import Papa from 'papaparse';
 import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
 import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
 import { canonicalJson } from '../../core/library/index.ts';
-import { bySetOrder, setWithoutHealth } from '../../core/log/index.ts';
+import { bySetOrder } from '../../core/log/index.ts';
 import type { Query } from '../../contract/endpoints.ts';
 import type { Person } from '../../contract/people.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';
 import { among, refreshSummariesOf, schema } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personList, seesHealth } from '../people/index.ts';
+import { personList, doorTo } from '../people/index.ts';
 import { sessionFor } from './sets.ts';
 
 const { loggedSet, session } = schema;
@@ -89,7 +89,7 @@ async function readSetsCsv(
       return [];
     }
     const { set } = result;
-    if (!seesHealth(me, people.get(set.personId)!)) {
+    if (!doorTo(me, people.get(set.personId)!).sees) {
       say(line, 'person', 'Only staff of the squad and the head coach bring in sets of this person.');
       return [];
     }
@@ -218,8 +218,7 @@ export async function exportSetsCsv({ db, me }: Context, of: Query<'setsCsv'>): 
     {
       fields: [...SET_COLUMNS],
       data: sets.map(({ personId, set }) => {
-        const shown = seesHealth(me, people.get(personId)!) ? set : setWithoutHealth(set);
-        const row = rowOfSet(shown, name(personId));
+        const row = rowOfSet(doorTo(me, people.get(personId)!).set(set), name(personId));
         return SET_COLUMNS.map((c) => row[c]);
       }),
     },

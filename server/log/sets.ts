@@ -8,7 +8,7 @@ import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf, seesHealth } from '../people/index.ts';
+import { personOf, doorTo } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
 
 const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
@@ -23,7 +23,7 @@ export interface Logger {
 
 export const staffLogger = (me: Me): Logger => ({
   name: me.name,
-  seesHealth: (person) => seesHealth(me, person),
+  seesHealth: (person) => doorTo(me, person).sees,
   own: false,
 });
 

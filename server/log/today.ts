@@ -1,12 +1,11 @@
 import { lineOrFailure, variationsNow } from '../../core/floor/index.ts';
 import { laddersOf } from '../../core/library/index.ts';
 import { askBeforeWork } from '../../core/ladder/index.ts';
-import { setWithoutHealth } from '../../core/log/index.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import type { Context } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
-import { seesHealth } from '../people/index.ts';
+import { doorTo } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { newestWithAids, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -35,7 +34,7 @@ export async function todayOf(c: Context, people: readonly Person[]): Promise<To
     squads,
     people: people.map((person): TodayPerson => {
       const own = records(person.id);
-      const sees = seesHealth(me, person);
+      const door = doorTo(me, person);
       const checkIn = checkIns.get(person.id) ?? null;
       const trains = person.squadId === null || (squads.find((s) => s.id === person.squadId)?.trains ?? true);
       const ask = askBeforeWork({
@@ -49,11 +48,11 @@ export async function todayOf(c: Context, people: readonly Person[]): Promise<To
       return {
         personId: person.id,
         expected: checkIn?.here ?? trains,
-        checkIn: checkIn && (sees ? checkIn : { ...checkIn, pain: null }),
-        ask: ask === null || sees ? ask : 'A staff member of the squad asks before work.',
+        checkIn: checkIn && door.checkIn(checkIn),
+        ask: ask && door.ask(ask),
         lastSession: own.lastSession,
-        seesHealth: sees,
-        sets: (done.get(person.id) ?? []).map((s) => (sees ? s : { ...s, ...setWithoutHealth(s) })),
+        seesHealth: door.sees,
+        sets: (done.get(person.id) ?? []).map(door.set),
         lines: ladders.flatMap(
           (ladder) =>
             lineOrFailure({
@@ -62,7 +61,7 @@ export async function todayOf(c: Context, people: readonly Person[]): Promise<To
               own,
               withAids: aids.get(person.id) ?? [],
               tried: tried.get(person.id) ?? [],
-              sees,
+              door,
             }) ?? [],
         ),
       };

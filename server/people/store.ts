@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { eq, inArray } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
+import { doorFor } from '../../core/floor/index.ts';
+import type { Door } from '../../core/floor/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -24,10 +26,11 @@ export async function personOf(db: Db, id: string): Promise<Person> {
 }
 
 /** Pain, and what rests on it, is for the head coach and the staff of the person's squad. */
-export function seesHealth(me: Me, who: Pick<Person, 'squadId'>): boolean {
-  if (me.role === 'head coach') return true;
-  return me.role === 'coach' && who.squadId !== null && me.squadIds.includes(who.squadId);
-}
+export const doorTo = (me: Me, who: Pick<Person, 'squadId'>): Door =>
+  doorFor(
+    me.role === 'head coach' ||
+      (me.role === 'coach' && who.squadId !== null && me.squadIds.includes(who.squadId)),
+  );
 
 export async function savePerson(db: Db, id: string | null, request: PersonRequest): Promise<string> {
   if (request.squadId !== null) {

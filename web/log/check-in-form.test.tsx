@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TodayPerson } from '../../contract/session.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { CheckInForm } from './check-in-form.tsx';
+import { doorFor } from '../../core/floor/index.ts';
 import { outbox } from './outbox-store.ts';
 
 const person = (change: Partial<TodayPerson> = {}): TodayPerson => ({
@@ -58,7 +59,7 @@ describe('the questions before work', () => {
 
   it('begin with what was answered that day', async () => {
     const checkIn = { here: false, pain: 2, sleepH: 6, atEase: null, note: 'Sore.' };
-    const { user } = form(person({ checkIn: { ...checkIn, recordedBy: 'Jo' } }));
+    const { user } = form(person({ checkIn: doorFor(true).checkIn({ ...checkIn, recordedBy: 'Jo' }) }));
     expect(screen.getByRole('textbox', { name: 'Hours slept' })).toHaveProperty('value', '6');
     await user.click(screen.getByRole('button', { name: 'Keep the answers' }));
     expect(sent()[0]!.body).toEqual(checkIn);

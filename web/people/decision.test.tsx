@@ -5,6 +5,7 @@ import { decide } from '../../core/ladder/index.ts';
 import type { DecisionInput } from '../../core/ladder/index.ts';
 import { input, set } from '../../core/testing/samples.ts';
 import { inHall, No } from '../testing/in-hall.tsx';
+import { doorFor } from '../../core/floor/index.ts';
 import { DecisionPanel } from './decision.tsx';
 
 /** A person on the sample ladder, with the decision that the log leads to. */
@@ -16,7 +17,7 @@ function onLadder(change: Partial<DecisionInput> = {}, more: Partial<OnLadder> =
     standing: about.standing,
     stay: { weeks: 2, beyond: false },
     target: null,
-    decision: decide(about),
+    decision: doorFor(true).decision(decide(about)),
     failure: null,
     names: {},
     facts: {},

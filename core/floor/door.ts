@@ -1,0 +1,83 @@
+import type { Judged, Reason } from '../criterion/index.ts';
+import type { Decision } from '../ladder/index.ts';
+import type { LoggedSet } from '../log/index.ts';
+import type { Felt } from '../terms/index.ts';
+
+declare const shown: unique symbol;
+/**
+ * Something about a person as its reader may see it. Answers ask for it, and a door alone makes it: what has not gone
+ * through one is another type and cannot be sent.
+ */
+export type Shown<T> = T & { readonly [shown]: true };
+
+const HIDDEN = 'for staff of the squad';
+
+/**
+ * The one door through which health goes out: pain, what is felt as pain, and what rests on it are for those who look
+ * after the person; everybody else gets the rest. Nothing else hides or shows it.
+ */
+export interface Door {
+  sees: boolean;
+  set: <T extends LoggedSet>(set: T) => Shown<T>;
+  /** The outcome stays, the numbers go. */
+  decision: (d: Decision) => Shown<Decision>;
+  checkIn: <T extends { pain: number | null }>(row: T) => Shown<T>;
+  /** A case of the faults desk. */
+  case: <T extends { pain: number | null; note: string; felt: readonly Felt[] }>(row: T) => Shown<T>;
+  /** Trials that placed somebody. */
+  trials: <T extends { careful: boolean; trials: { result: string; note: string }[] }>(row: T) => Shown<T>;
+  /** Why they are asked before work. */
+  ask: (why: string) => string;
+  /** A sentence that exists for those who see pain alone. */
+  pain: <T>(found: T | null) => T | null;
+}
+
+const pass = <T>(of: T): Shown<T> => of as Shown<T>;
+const painless = <F extends { kind: string }>(felt: readonly F[]): F[] =>
+  felt.filter((f) => f.kind !== 'pain');
+
+const OPEN: Door = {
+  sees: true,
+  set: pass,
+  decision: pass,
+  checkIn: pass,
+  case: pass,
+  trials: pass,
+  ask: (why) => why,
+  pain: (found) => found,
+};
+
+const CLOSED: Door = {
+  sees: false,
+  set: (set) => pass({ ...set, pain: null, sensations: set.sensations && painless(set.sensations) }),
+  decision: (d) =>
+    pass({
+      ...d,
+      reasons: d.reasons.map(maskReason),
+      missing: d.missing.map(maskReason),
+      advance: maskJudged(d.advance),
+      stepBack: maskJudged(d.stepBack),
+    }),
+  checkIn: (row) => pass({ ...row, pain: null }),
+  case: (row) => pass({ ...row, pain: null, note: '', felt: painless(row.felt) }),
+  trials: (row) =>
+    pass({
+      ...row,
+      careful: false,
+      trials: row.trials.map((t) => (t.result === 'pain' ? { ...t, result: 'not at ease', note: '' } : t)),
+    }),
+  ask: () => 'A staff member of the squad asks before work.',
+  pain: () => null,
+};
+
+/** @param sees whether the reader sees this person's health */
+export const doorFor = (sees: boolean): Door => (sees ? OPEN : CLOSED);
+
+function maskJudged(j: Judged): Judged {
+  if (!j.health) return j;
+  const parts = j.parts.map(maskJudged);
+  if (parts.length) return { ...j, parts };
+  return { ...j, judgement: 'unknown', seen: null, margin: null, account: HIDDEN };
+}
+
+const maskReason = (r: Reason): Reason => (r.health ? { ...r, text: `A health reason, ${HIDDEN}.` } : r);
