@@ -47,7 +47,7 @@ it('says nothing of casts to what does not cross the wire', () => {
 });
 
 it.each([
-  ['web/log/today-page.tsx', true, true],
+  ['web/floor/today-page.tsx', true, true],
   ['server/log/routes.ts', true, true],
   ['core/ladder/decide.ts', true, true],
   ['contract/endpoints.ts', false, false],

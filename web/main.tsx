@@ -4,6 +4,7 @@ import { lazy, StrictMode, Suspense, useEffect } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Outbox } from './log/index.ts';
 import { queryClient, queryOf, SignedIn, useAsk, useSigned } from './shell/index.ts';
 import type { Signed } from './shell/index.ts';
 import { Shell } from './shell/shell.tsx';
@@ -17,6 +18,7 @@ const editor = () => import('./library/editor.tsx');
 const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const fault = () => import('./fault/pages.ts');
+const floor = () => import('./floor/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
@@ -35,8 +37,8 @@ const SharedPage = page(sheets, (m) => m.SharedPage);
 const People = page(people, (m) => m.People);
 const PersonPage = page(people, (m) => m.PersonPage);
 const OverviewPage = page(people, (m) => m.OverviewPage);
-const TodayPage = page(log, (m) => m.TodayPage);
-const GroupPage = page(log, (m) => m.GroupPage);
+const TodayPage = page(floor, (m) => m.TodayPage);
+const GroupPage = page(floor, (m) => m.GroupPage);
 const CsvPage = page(log, (m) => m.CsvPage);
 const OwnPage = page(log, (m) => m.OwnPage);
 const LogPage = page(log, (m) => m.LogPage);
@@ -79,7 +81,7 @@ const waiting = (element: ReactNode) => (
 const router = createBrowserRouter([
   { path: '/print', element: waiting(<PrintRoom />), errorElement: <Broken /> },
   {
-    element: <Shell />,
+    element: <Shell waiting={<Outbox />} />,
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },

@@ -1,4 +1,4 @@
-import { SelectField } from '../ui/index.ts';
+import { PersonSelect } from '../shell/index.ts';
 import type { NamedBuild } from './use-builds.ts';
 
 interface Props {
@@ -13,18 +13,13 @@ interface Props {
 export function BuildSelect({ label, builds, personId, onChange }: Props) {
   if (builds.length === 0) return null;
   return (
-    <SelectField
+    <PersonSelect
       label={label}
-      value={personId ?? ''}
-      onChange={(e) => onChange(e.target.value || null)}
+      people={builds.map((b) => ({ id: b.personId, name: b.name }))}
+      value={personId}
+      onPick={onChange}
+      none="the reference build"
       className="w-56"
-    >
-      <option value="">the reference build</option>
-      {builds.map((b) => (
-        <option key={b.personId} value={b.personId}>
-          {b.name}
-        </option>
-      ))}
-    </SelectField>
+    />
   );
 }

@@ -8,7 +8,7 @@ interface Row {
   name: string;
   unit: string;
   value: (s: SolvedSide) => number | null;
-  decimals?: number;
+  decimals?: 0 | 1;
   note?: (s: SolvedSide) => string | null;
 }
 

@@ -4,7 +4,7 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { MASS_SETS } from '../../core/body/index.ts';
 import type { Build, MassSet } from '../../core/body/index.ts';
 import { frameOf } from '../figure/index.ts';
-import { useAsk, useUnits } from '../shell/index.ts';
+import { useLibrary, useUnits } from '../shell/index.ts';
 import { Button, length, Loaded, mass, tidy } from '../ui/index.ts';
 import { buildFrom, REFERENCE_STATE, stateOf } from './body-state.ts';
 import type { BodyState } from './body-state.ts';
@@ -21,7 +21,7 @@ import type { NamedBuild } from './use-builds.ts';
 
 /** The body room: change a body and a set-up and see at once what follows; two of them side by side. */
 export function BodyRoom() {
-  const library = useAsk('library');
+  const { query: library } = useLibrary();
   const builds = useBuilds();
   const [params] = useSearchParams();
   const wanted = params.get('person');

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build, PersonalBuild } from '../../core/body/index.ts';
-import { useAsk, useSigned } from '../shell/index.ts';
+import { useAsk, usePeople, useSigned } from '../shell/index.ts';
 
 export interface NamedBuild extends PersonalBuild {
   personId: string;
@@ -12,16 +12,16 @@ export interface NamedBuild extends PersonalBuild {
 export function useBuilds(): NamedBuild[] {
   const { me } = useSigned();
   const may = me.role !== 'viewer';
-  const people = useAsk('people', may ? {} : null);
+  const { find } = usePeople();
   const builds = useAsk('builds', may ? {} : null);
   return useMemo(
     () =>
       (builds.data ?? []).flatMap((b) => {
         const made = personalBuild(b);
-        const name = people.data?.find((p) => p.id === b.personId)?.name;
+        const name = find(b.personId)?.name;
         return made && name ? [{ ...made, personId: b.personId, name }] : [];
       }),
-    [builds.data, people.data],
+    [builds.data, find],
   );
 }
 

@@ -5,7 +5,7 @@ import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
 import { EditFields, EffectsView, FORMS, SideBySide, useCheck } from '../library/index.ts';
 import type { Value } from '../library/index.ts';
-import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 
 /** One change side by side with what is in force; the head coach accepts, edits or declines. */
@@ -22,7 +22,7 @@ export function ChangePage() {
 function Detail({ change }: { change: ChangeDetail }) {
   const { hall, me } = useSigned();
   const navigate = useNavigate();
-  const library = useAsk('library');
+  const { entries } = useLibrary();
   const send = useSend('decideChange', { id: change.id });
   const [word, setWord] = useState('');
   const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
@@ -112,7 +112,7 @@ function Detail({ change }: { change: ChangeDetail }) {
                   fields={FORMS[item.kind]}
                   value={mine as unknown as Value}
                   path=""
-                  context={{ entries: library.data?.entries ?? [], errors: new Map() }}
+                  context={{ entries, errors: new Map() }}
                   onChange={(v) => setEdited(new Map(edited).set(key, v as unknown as Body))}
                 />
               </div>

@@ -15,7 +15,7 @@ import {
 import type { ClockPlan } from '../../core/dose/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import type { Tempo } from '../../core/library/index.ts';
-import { Button } from '../ui/index.ts';
+import { Button, Segmented } from '../ui/index.ts';
 import { wakeAudio } from './clock-keeper.tsx';
 import { clocks, elapsedS, restLeftS } from './clock-store.ts';
 import type { ClockKind, Run } from './clock-store.ts';
@@ -51,6 +51,7 @@ interface Props {
 }
 
 const WEEKS = [1, 2, 3, 4] as const;
+const KINDS = ['tempo', 'interval', 'hold'] as const;
 const KIND_WORDS: Record<ClockKind, string> = { tempo: 'Tempo', interval: 'Interval', hold: 'Hold' };
 
 /** The clock of the set at hand: choose, start, and see from two metres what is on. */
@@ -102,34 +103,20 @@ function Choosing({ other, ...p }: Props & { other: Run | null }) {
         : `${p.holdS ?? 20} s${p.side ? ` ${p.side}` : ''}`;
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <div role="group" aria-label="Kind of clock" className="flex">
-        {(['tempo', 'interval', 'hold'] as const).map((k) => (
-          <button
-            key={k}
-            type="button"
-            aria-pressed={k === kind}
-            disabled={k === 'tempo' && still}
-            onClick={() => setKind(k)}
-            className={`min-h-14 px-3 font-head ${k === kind ? 'taped font-semibold' : 'text-soft'}`}
-          >
-            {KIND_WORDS[k]}
-          </button>
-        ))}
-      </div>
+      <Segmented
+        label="Kind of clock"
+        floor
+        options={KINDS}
+        value={kind}
+        onPick={setKind}
+        disabled={(k) => k === 'tempo' && still}
+      >
+        {(k) => KIND_WORDS[k]}
+      </Segmented>
       {kind === 'interval' && p.rounds === null && (
-        <div role="group" aria-label="Round plan" className="flex">
-          {WEEKS.map((w) => (
-            <button
-              key={w}
-              type="button"
-              aria-pressed={w === week}
-              onClick={() => setWeek(w)}
-              className={`min-h-14 px-3 ${w === week ? 'taped font-semibold' : 'text-soft'}`}
-            >
-              Week {w === 4 ? '4 on' : w}: {roundsInWeek(w)} rounds
-            </button>
-          ))}
-        </div>
+        <Segmented label="Round plan" floor options={WEEKS} value={week} onPick={setWeek}>
+          {(w) => `Week ${w === 4 ? '4 on' : w}: ${roundsInWeek(w)} rounds`}
+        </Segmented>
       )}
       <span className="ml-auto">
         <SoundButton />

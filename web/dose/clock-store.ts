@@ -1,4 +1,5 @@
 import { betweenMs } from '../../core/dose/index.ts';
+import { kept } from '../ui/index.ts';
 import type { ClockPlan, Reading } from '../../core/dose/index.ts';
 
 export type ClockKind = 'tempo' | 'interval' | 'hold';
@@ -27,7 +28,6 @@ export interface Clocks {
   rests: Readonly<Record<string, Rest>>;
 }
 
-const KEY = 'meister-clocks';
 const NONE: Clocks = { run: null, rests: {} };
 
 /** Steady across reloads: counted from when the page was opened, on the scale of the wall clock. */
@@ -36,28 +36,10 @@ export const readingNow = (): Reading => ({
   wallMs: Date.now(),
 });
 
-function kept(): Clocks {
-  try {
-    const text = localStorage.getItem(KEY);
-    return text === null ? NONE : { ...NONE, ...(JSON.parse(text) as Clocks) };
-  } catch {
-    // What cannot be read is no clock; sets are kept elsewhere.
-    return NONE;
-  }
-}
-
-let state: Clocks = kept();
-const listeners = new Set<() => void>();
-
-function put(next: Clocks): void {
-  state = next;
-  try {
-    localStorage.setItem(KEY, JSON.stringify(next));
-  } catch {
-    // A full store costs the clock its memory over a reload, nothing else.
-  }
-  listeners.forEach((l) => l());
-}
+const store = kept<Clocks>('meister-clocks', {
+  none: NONE,
+  read: (text) => ({ ...NONE, ...(JSON.parse(text) as Clocks) }),
+});
 
 export const elapsedS = (run: Run, now: Reading): number =>
   (run.beforeMs + (run.startedAt ? betweenMs(run.startedAt, now) : 0)) / 1000;
@@ -67,44 +49,42 @@ export const restLeftS = (rest: Rest | undefined, now: Reading): number =>
   rest ? Math.max(0, rest.restS - betweenMs(rest.from, now) / 1000) : 0;
 
 export const clocks = {
-  subscribe: (listener: () => void): (() => void) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
-  current: () => state,
+  subscribe: store.subscribe,
+  current: store.current,
 
   start(run: Pick<Run, 'personId' | 'label' | 'path' | 'kind' | 'plan'>, now = readingNow()): void {
-    const { [run.personId]: _over, ...rests } = state.rests;
-    put({ run: { ...run, startedAt: now, beforeMs: 0 }, rests });
+    const { [run.personId]: _over, ...rests } = store.current().rests;
+    store.put({ run: { ...run, startedAt: now, beforeMs: 0 }, rests });
   },
 
   pause(now = readingNow()): void {
-    const { run } = state;
+    const { run } = store.current();
     if (!run?.startedAt) return;
-    put({ ...state, run: { ...run, startedAt: null, beforeMs: elapsedS(run, now) * 1000 } });
+    store.put({ ...store.current(), run: { ...run, startedAt: null, beforeMs: elapsedS(run, now) * 1000 } });
   },
 
   goOn(now = readingNow()): void {
-    if (state.run && !state.run.startedAt) put({ ...state, run: { ...state.run, startedAt: now } });
+    const { run } = store.current();
+    if (run && !run.startedAt) store.put({ ...store.current(), run: { ...run, startedAt: now } });
   },
 
   stop(): void {
-    if (state.run) put({ ...state, run: null });
+    if (store.current().run) store.put({ ...store.current(), run: null });
   },
 
   /** Their set is logged: a clock that still ran for it is over. */
   stopFor(personId: string): void {
-    if (state.run?.personId === personId) this.stop();
+    if (store.current().run?.personId === personId) this.stop();
   },
 
   rest(personId: string, restS: number, now = readingNow()): void {
-    put({ ...state, rests: { ...state.rests, [personId]: { from: now, restS } } });
+    store.put({ ...store.current(), rests: { ...store.current().rests, [personId]: { from: now, restS } } });
   },
 
   /** The set was taken back, or the next one begins. */
   endRest(personId: string): void {
-    if (!state.rests[personId]) return;
-    const { [personId]: _over, ...rests } = state.rests;
-    put({ ...state, rests });
+    if (!store.current().rests[personId]) return;
+    const { [personId]: _over, ...rests } = store.current().rests;
+    store.put({ ...store.current(), rests });
   },
 };

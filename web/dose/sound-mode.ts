@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { kept, useKept } from '../ui/index.ts';
 
 export const SOUND_MODES = ['tones', 'voice', 'mute'] as const;
 export type SoundMode = (typeof SOUND_MODES)[number];
@@ -8,19 +8,14 @@ export const SOUND_WORDS: Record<SoundMode, string> = {
   mute: 'Mute',
 };
 
-const KEY = 'meister-sound';
-const listeners = new Set<() => void>();
+// As a bare word, as the versions before kept it.
+const mode = kept<SoundMode>('meister-sound', {
+  none: 'tones',
+  read: (text) => SOUND_MODES.find((m) => m === text),
+  write: (m) => m,
+});
 
-const current = (): SoundMode => SOUND_MODES.find((m) => m === localStorage.getItem(KEY)) ?? 'tones';
-
-export function setSoundMode(mode: SoundMode): void {
-  localStorage.setItem(KEY, mode);
-  listeners.forEach((l) => l());
-}
+export const setSoundMode = mode.put;
 
 /** Tones until chosen otherwise: without a voice. */
-export const useSoundMode = (): SoundMode =>
-  useSyncExternalStore((l) => {
-    listeners.add(l);
-    return () => listeners.delete(l);
-  }, current);
+export const useSoundMode = (): SoundMode => useKept(mode);

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { PATTERNS } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import { keepSet, startOf } from '../log/index.ts';
-import { useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { Empty, Loaded, Notice, PatternWord, SelectField } from '../ui/index.ts';
+import { PersonSelect, useAddress, useAsk, useLibrary, usePeople, useSigned } from '../shell/index.ts';
+import { Empty, Loaded, Notice, PatternWord, Segmented, SelectField } from '../ui/index.ts';
 import { Desk } from './desk.tsx';
 import { endedSet } from './ended-set.ts';
 
@@ -13,8 +13,8 @@ import { endedSet } from './ended-set.ts';
 export function DeskPage() {
   const { params, set } = useAddress();
   const { me, hall } = useSigned();
-  const people = useAsk('people');
-  const library = useAsk('library');
+  const { people, find } = usePeople();
+  const { entries } = useLibrary();
   const who = params.get('person');
   const slug = params.get('of');
   const today = useAsk('today', who ? { people: [who] } : null);
@@ -28,8 +28,8 @@ export function DeskPage() {
   const [ended, setEnded] = useState<string | null>(null);
   const [round, setRound] = useState(0);
   const pattern = (params.get('pattern') ?? sheet.data?.resolved.source.pattern ?? 'squat') as Pattern;
-  const person = people.data?.find((p) => p.id === who) ?? null;
-  const variations = (library.data?.entries ?? [])
+  const person = find(who) ?? null;
+  const variations = entries
     .filter((e) => e.kind === 'variation' && !e.retired && e.pattern === pattern)
     .sort((a, b) => a.title.localeCompare(b.title));
   return (
@@ -51,50 +51,35 @@ export function DeskPage() {
         </p>
       </div>
       <div className="mb-4 flex flex-wrap items-end gap-3 border-y border-rule py-2">
-        <SelectField
+        <PersonSelect
           label="Whose"
           className="w-56"
-          value={who ?? ''}
-          onChange={(e) => set({ person: e.target.value || null, of: null })}
-        >
-          <option value="">nobody in particular</option>
-          {people.data?.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </SelectField>
+          people={people}
+          value={who}
+          onPick={(person) => set({ person, of: null })}
+          none="nobody in particular"
+        />
         {mine && mine.lines.some((l) => l.variation !== null) && (
-          <div role="group" aria-label="Done today" className="flex flex-wrap gap-1">
-            {mine.lines.map(
-              (l) =>
-                l.variation !== null && (
-                  <button
-                    key={l.ladder}
-                    type="button"
-                    aria-pressed={l.variation === slug}
-                    onClick={() => set({ of: l.variation, pattern: l.pattern })}
-                    className={`min-h-14 px-3 ${l.variation === slug ? 'taped bg-paper font-semibold' : 'border border-rule'}`}
-                  >
-                    {l.variationName}
-                  </button>
-                ),
-            )}
-          </div>
+          <Segmented
+            label="Done today"
+            floor
+            options={mine.lines.filter((l) => l.variation !== null)}
+            value={line ?? null}
+            keyOf={(l) => l.ladder}
+            onPick={(l) => set({ of: l.variation, pattern: l.pattern })}
+          >
+            {(l) => l.variationName}
+          </Segmented>
         )}
-        <div role="group" aria-label="Pattern" className="flex">
-          {PATTERNS.map((p) => (
-            <button
-              key={p}
-              type="button"
-              aria-pressed={p === pattern}
-              onClick={() => set({ pattern: p, of: null })}
-              className={`min-h-14 px-3 ${p === pattern ? 'taped' : ''}`}
-            >
-              <PatternWord pattern={p} />
-            </button>
-          ))}
-        </div>
+        <Segmented
+          label="Pattern"
+          floor
+          options={PATTERNS}
+          value={pattern}
+          onPick={(p) => set({ pattern: p, of: null })}
+        >
+          {(p) => <PatternWord pattern={p} />}
+        </Segmented>
         <SelectField
           label="Variation"
           className="min-w-56 grow"

@@ -5,12 +5,12 @@ import type { RatingRequest, SetToRate } from '../../contract/fault.ts';
 import type { Person } from '../../contract/people.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { FaultCounts, outbox, useParcels } from '../log/index.ts';
-import { letterOf, useAsk } from '../shell/index.ts';
+import { letterOf, useAsk, usePeople } from '../shell/index.ts';
 import { Button, Empty, Loaded } from '../ui/index.ts';
 
 /** Sets another coach watched today, to be rated without seeing what they saw. */
 export function RatePage() {
-  const people = useAsk('people');
+  const { query: people } = usePeople();
   return (
     <div className="mx-auto max-w-4xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">

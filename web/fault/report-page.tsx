@@ -3,7 +3,7 @@ import type { FaultReport } from '../../contract/fault.ts';
 import { NEVER_HELPED_TRIES, partedOn } from '../../core/fault/index.ts';
 import type { Proportion } from '../../core/fault/index.ts';
 import { useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { day, Empty, fullDay, Loaded, percent } from '../ui/index.ts';
+import { day, Empty, fullDay, Loaded, percent, Segmented } from '../ui/index.ts';
 
 const SPANS = [28, 91, 365] as const;
 const MOST_ROWS = 40;
@@ -33,19 +33,14 @@ export function FaultReportPage() {
           )}
         </div>
         <div className="flex flex-wrap items-center gap-x-4">
-          <div role="group" aria-label="How far back" className="flex">
-            {SPANS.map((d) => (
-              <button
-                key={d}
-                type="button"
-                aria-pressed={d === days}
-                onClick={() => set({ days: String(d) })}
-                className={`min-h-11 px-3 ${d === days ? 'taped bg-paper font-semibold' : 'text-soft'}`}
-              >
-                {d} days
-              </button>
-            ))}
-          </div>
+          <Segmented
+            label="How far back"
+            options={SPANS}
+            value={days}
+            onPick={(d) => set({ days: String(d) })}
+          >
+            {(d) => `${d} days`}
+          </Segmented>
           <Link to="/faults" className="flex min-h-11 items-center">
             To the faults desk
           </Link>
@@ -54,19 +49,15 @@ export function FaultReportPage() {
       <Loaded query={report} what="the cases">
         {(r) => (
           <>
-            <div role="group" aria-label="What is shown" className="mb-4 flex border-b border-rule">
-              {PARTS.map((part) => (
-                <button
-                  key={part}
-                  type="button"
-                  aria-pressed={part === shown}
-                  onClick={() => set({ part })}
-                  className={`min-h-11 px-4 font-head ${part === shown ? 'taped bg-paper font-semibold' : 'text-soft'}`}
-                >
-                  {PART_WORDS[part]}
-                </button>
-              ))}
-            </div>
+            <Segmented
+              label="What is shown"
+              className="mb-4 border-b border-rule font-head"
+              options={PARTS}
+              value={shown}
+              onPick={(part) => set({ part })}
+            >
+              {(part) => PART_WORDS[part]}
+            </Segmented>
             {shown === 'answers' ? (
               <Answers report={r} />
             ) : shown === 'where' ? (

@@ -5,7 +5,7 @@ import { FELT_KINDS, PHASES, SIDES, VIEW_WORDS, VIEWS } from '../../core/terms/i
 import type { FeltKind, Phase, View } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { BodyMap, Choice } from '../log/index.ts';
-import { capital } from '../ui/index.ts';
+import { capital, Segmented } from '../ui/index.ts';
 import { SignPicture } from './sign-picture.tsx';
 
 interface Props {
@@ -33,23 +33,21 @@ export function SignsPicker({ variation: v, signs, felt, onSigns, onFelt }: Prop
     );
   return (
     <div>
-      <div role="group" aria-label="How it shows" className="flex">
-        {SENSES.map((s) => (
-          <button
-            key={s}
-            type="button"
-            aria-pressed={s === sense}
-            onClick={() => {
-              setSense(s);
-              setView(null);
-              setPhase(null);
-            }}
-            className={`min-h-14 grow px-4 font-head text-lg ${s === sense ? 'taped bg-paper font-semibold' : 'text-soft'}`}
-          >
-            {capital(s)}
-          </button>
-        ))}
-      </div>
+      <Segmented
+        label="How it shows"
+        floor
+        wide
+        className="font-head"
+        options={SENSES}
+        value={sense}
+        onPick={(s) => {
+          setSense(s);
+          setView(null);
+          setPhase(null);
+        }}
+      >
+        {capital}
+      </Segmented>
       {sense === 'felt' && <Felt variation={v} felt={felt} onFelt={onFelt} />}
       {sense === 'seen' && (views.length > 1 || phases.length > 1) && (
         <div className="mt-2 flex flex-wrap gap-x-4">
@@ -105,20 +103,16 @@ function Narrow<T extends string>({
 }) {
   if (options.length < 2) return null;
   return (
-    <div role="group" aria-label={label} className="flex flex-wrap items-center">
-      <span className="label pr-1">{label}</span>
-      {options.map((o) => (
-        <button
-          key={o}
-          type="button"
-          aria-pressed={o === value}
-          onClick={() => onPick(o === value ? null : o)}
-          className={`min-h-14 px-3 ${o === value ? 'taped font-semibold' : 'text-soft'}`}
-        >
-          {(words?.[o] ?? o).replace(/^from the |^from /, '')}
-        </button>
-      ))}
-    </div>
+    <Segmented
+      label={label}
+      named
+      floor
+      options={options}
+      value={value}
+      onPick={(o) => onPick(o === value ? null : o)}
+    >
+      {(o) => (words?.[o] ?? o).replace(/^from the |^from /, '')}
+    </Segmented>
   );
 }
 

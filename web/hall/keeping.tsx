@@ -2,7 +2,7 @@ import { addressOf } from '../../contract/endpoints.ts';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { editionLabel } from '../../core/exchange/index.ts';
-import { refreshAfter, Refused, send, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { refreshAfter, Refused, send, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, fullDay, Notice, TextField } from '../ui/index.ts';
 
 const LINK =
@@ -11,7 +11,7 @@ const LINK =
 /** Library file in and out, editions, and the backup of everything. */
 export function LibraryKeeping() {
   const { edition } = useSigned();
-  const library = useAsk('library');
+  const library = useLibrary();
   const editions = useAsk('editions');
   const name = useSend('nameEdition');
   const client = useQueryClient();
@@ -19,7 +19,7 @@ export function LibraryKeeping() {
   const [editionName, setEditionName] = useState('');
   const [result, setResult] = useState<{ text: string; errors: string[]; bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
-  const empty = library.data?.entries.length === 0;
+  const empty = library.query.data?.entries.length === 0;
 
   const load = async (chosen: File) => {
     setBusy(true);
@@ -43,8 +43,8 @@ export function LibraryKeeping() {
       <section>
         <h2 className="border-b border-ink pb-1">Library file</h2>
         <p className="my-2">
-          {library.data?.entries.length ?? 0} documents in force, {edition && editionLabel(edition)}. One open
-          file holds them all: no people, no history.
+          {library.entries.length} documents in force, {edition && editionLabel(edition)}. One open file holds
+          them all: no people, no history.
         </p>
         <div className="flex flex-wrap gap-2">
           <a className={LINK} href={addressOf('exportLibrary', {})} download>
@@ -69,7 +69,7 @@ export function LibraryKeeping() {
               if (chosen) void load(chosen);
             }}
           />
-          {!empty && library.data && (
+          {!empty && library.query.data && (
             <p className="mt-1 text-sm text-soft">Only an empty hall takes a file; this one has a library.</p>
           )}
           {busy && <p>Reading and checking …</p>}

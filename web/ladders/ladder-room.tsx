@@ -7,7 +7,7 @@ import { sentencesOf } from '../../core/criterion/index.ts';
 import { wayOnSentence } from '../../core/ladder/index.ts';
 import type { NameOfLevel } from '../../core/criterion/index.ts';
 import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
-import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
 import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.ts';
 import { useSpread } from '../workers/index.ts';
@@ -24,7 +24,7 @@ export function LadderRoom() {
   const { me } = useSigned();
   const query = useLadder(slug);
   const standing = useStanding(slug);
-  const library = useAsk('library');
+  const { entries, find, titleOf } = useLibrary();
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
   const [personId, setPersonId] = useState<string | null>(null);
@@ -35,7 +35,6 @@ export function LadderRoom() {
   const forWhom = builds.find((b) => b.personId === personId)?.name ?? 'the reference build';
   const nameOf = useLevelNames();
   const spread = useSpread();
-  const entries = useMemo(() => library.data?.entries ?? [], [library.data]);
   const profile = useMemo(
     () => query.data && ladderProfile(query.data.ladder, entries, build),
     [query.data, entries, build],
@@ -160,18 +159,14 @@ export function LadderRoom() {
                   <LevelView
                     nameOf={nameOf}
                     iconOf={(s) => {
-                      const of = entries.find((e) => e.kind === 'variation' && e.slug === s);
+                      const of = find('variation', s);
                       return of?.mechanics && of.pattern ? (
                         <MovementIcon mechanics={of.mechanics} pattern={of.pattern} build={build} size={56} />
                       ) : null;
                     }}
                     level={settled.levels.find((l) => l.id === level.id)!}
-                    title={(s) =>
-                      library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s)?.title ?? s
-                    }
-                    equipment={(s) =>
-                      library.data?.entries.find((e) => e.kind === 'equipment' && e.slug === s)?.title ?? s
-                    }
+                    title={(s) => titleOf('variation', s)}
+                    equipment={(s) => titleOf('equipment', s)}
                     onEdit={me.role === 'viewer' ? null : () => setEditing(true)}
                     editWord={me.role === 'head coach' ? 'Edit this level' : 'Propose a change to this level'}
                   />
@@ -304,7 +299,7 @@ function EditLevel({
   onDone: () => void;
 }) {
   const { me } = useSigned();
-  const library = useAsk('library');
+  const { entries } = useLibrary();
   const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const [edited, setEdited] = useState(level);
   const [reason, setReason] = useState('');
@@ -328,13 +323,7 @@ function EditLevel({
     >
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       <TryOn ladder={changed} level={edited.id} />
-      <LevelFields
-        level={edited}
-        index={index}
-        entries={library.data?.entries ?? []}
-        errors={errors}
-        onChange={setEdited}
-      />
+      <LevelFields level={edited} index={index} entries={entries} errors={errors} onChange={setEdited} />
       <div className="sticky bottom-0 mt-4 flex flex-wrap items-end gap-3 border-t border-ink bg-ground py-3">
         <TextField
           label="Why this change"

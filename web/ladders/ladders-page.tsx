@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { byPattern } from '../../core/terms/index.ts';
-import { useAsk, useSigned } from '../shell/index.ts';
+import { useLibrary, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
@@ -11,7 +11,7 @@ import { useLadder, useStanding } from './use-ladder.ts';
 /** Every ladder as its elevation. */
 export function Ladders() {
   const { me } = useSigned();
-  const library = useAsk('library');
+  const { query: library } = useLibrary();
   return (
     <Loaded query={library} what="the ladders">
       {({ entries }) => {

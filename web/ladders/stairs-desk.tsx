@@ -1,22 +1,7 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useDraggable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import type { DragEndEvent } from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { ArrowDown, ArrowUp, GripVertical, Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import {
@@ -32,8 +17,8 @@ import {
 import { blankLevel } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL } from '../library/index.ts';
-import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
-import { Button, Notice, TextField, typing } from '../ui/index.ts';
+import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
+import { Button, Notice, TextField, SortableList, SortableRow, useHistory, useKeys } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
@@ -50,59 +35,20 @@ interface Props {
   onDone: () => void;
 }
 
-const NONE: EntrySummary[] = [];
-
 /** The ladder taken apart and put together: order, steps, variations, criteria; nothing is in force until it is kept. */
 export function StairsDesk({ ladder, revision, standing, level: first, onDone }: Props) {
   const { me } = useSigned();
-  const library = useAsk('library');
-  const entries = library.data?.entries ?? NONE;
+  const { entries, titleOf } = useLibrary();
   const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const nameOf = useLevelNames();
-  const [past, setPast] = useState<Ladder[]>([]);
-  const [now, setNow] = useState(ladder);
-  const [future, setFuture] = useState<Ladder[]>([]);
+  const { now, steps, ahead, change, undo, redo } = useHistory(ladder);
   const [chosen, setChosen] = useState(first);
   const [reason, setReason] = useState('');
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const change = (next: Ladder) => {
-    if (next === now) return;
-    setPast([...past, now]);
-    setFuture([]);
-    setNow(next);
-  };
-  const undo = () => {
-    const before = past.at(-1);
-    if (!before) return;
-    setPast(past.slice(0, -1));
-    setFuture([now, ...future]);
-    setNow(before);
-  };
-  const redo = () => {
-    const [next, ...rest] = future;
-    if (!next) return;
-    setPast([...past, now]);
-    setFuture(rest);
-    setNow(next);
-  };
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e.target) || !(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'z') return;
-      e.preventDefault();
-      if (e.shiftKey) redo();
-      else undo();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  useKeys({ 'mod z': undo, 'mod shift z': redo });
 
   const level = now.levels.find((l) => l.id === chosen) ?? now.levels[0];
   const profile = useMemo(() => ladderProfile(now, entries, REFERENCE_BUILD), [now, entries]);
-  const title = (slug: string) =>
-    entries.find((e) => e.kind === 'variation' && e.slug === slug)?.title ?? slug;
+  const title = (slug: string) => titleOf('variation', slug);
   // Who stands where goes with the step, wherever it is put.
   const people = useMemo(() => {
     const byId = new Map(ladder.levels.map((l, i) => [l.id, standing.get(i + 1) ?? []]));
@@ -113,13 +59,11 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
       ? (send.error.problem.errors ?? []).map((e) => [e.field.replace(/^body\./, ''), e.detail])
       : [],
   );
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    const to = over ? String(over.id).replace(/^level /, '') : null;
-    if (to === null) return;
-    const [kind, from, slug] = String(active.id).split(' ');
-    const at = (id: string | undefined) => now.levels.findIndex((l) => l.id === id);
-    if (kind === 'variation' && from && slug) change(moveVariation(now, slug, from, to));
-    else if (from !== to) change(moveLevel(now, at(from), at(to)));
+  const onDrop = (dropped: string, on: string) => {
+    const [kind, from, slug] = dropped.split(' ');
+    if (kind !== 'variation' || !from || !slug) return false;
+    change(moveVariation(now, slug, from, on.replace(/^level /, '')));
+    return true;
   };
   const index = level ? now.levels.indexOf(level) : 0;
 
@@ -127,16 +71,16 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
     <section aria-label="Change the stairs" className="mt-3">
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       <div className="flex flex-wrap items-center gap-2">
-        <Button disabled={past.length === 0} onClick={undo} aria-keyshortcuts="Control+Z">
+        <Button disabled={steps === 0} onClick={undo} aria-keyshortcuts="Control+Z">
           <Undo2 aria-hidden="true" size={16} /> Undo
         </Button>
-        <Button disabled={future.length === 0} onClick={redo}>
+        <Button disabled={ahead === 0} onClick={redo}>
           <Redo2 aria-hidden="true" size={16} /> Redo
         </Button>
         <span className="text-sm text-soft">
-          {past.length === 0
+          {steps === 0
             ? 'Drag a step or a variation, or use the arrows and lists. Nothing is in force yet.'
-            : `${past.length} ${past.length === 1 ? 'change' : 'changes'}, none in force yet.`}
+            : `${steps} ${steps === 1 ? 'change' : 'changes'}, none in force yet.`}
         </span>
       </div>
       <Elevation
@@ -164,38 +108,38 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
               onEqual={(slug) => change(addEqual(now, level.id, slug))}
             />
           )}
-          <DndContext
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            onDragEnd={onDragEnd}
-            accessibility={{
-              screenReaderInstructions: {
-                draggable:
-                  'Space takes it up, the arrow keys move it, space again puts it down, Escape leaves it.',
-              },
-            }}
+          <SortableList
+            label="Steps, from the easiest"
+            items={now.levels}
+            idOf={(l) => `level ${l.id}`}
+            nameOf={(l, i) => `step ${i + 1}, ${l.name}`}
+            onMove={(from, to) => change(moveLevel(now, from, to))}
+            onDrop={onDrop}
           >
-            <SortableContext
-              items={now.levels.map((l) => `level ${l.id}`)}
-              strategy={verticalListSortingStrategy}
-            >
-              <ol aria-label="Steps, from the easiest">
-                {now.levels.map((l, i) => (
-                  <Step
-                    key={l.id}
-                    level={l}
-                    number={i + 1}
-                    on={l === level}
-                    first={i === 0}
-                    last={i === now.levels.length - 1}
-                    title={title}
-                    onPick={() => setChosen(l.id)}
-                    onMove={(by) => change(moveLevel(now, i, i + by))}
-                  />
-                ))}
-              </ol>
-            </SortableContext>
-          </DndContext>
+            {(l, i) => (
+              <SortableRow
+                key={l.id}
+                id={`level ${l.id}`}
+                what={`step ${i + 1}`}
+                named={l.name}
+                first={i === 0}
+                last={i === now.levels.length - 1}
+                up="down the stairs"
+                down="up the stairs"
+                chosen={l === level}
+                className="mb-1 border-l-4 py-1"
+                onMove={(by) => change(moveLevel(now, i, i + by))}
+              >
+                <Step
+                  level={l}
+                  number={i + 1}
+                  on={l === level}
+                  title={title}
+                  onPick={() => setChosen(l.id)}
+                />
+              </SortableRow>
+            )}
+          </SortableList>
         </div>
         {level && (
           <div className="min-w-0">
@@ -234,16 +178,13 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
           onChange={(e) => setReason(e.target.value)}
           className="grow"
         />
-        <Button type="submit" tone="main" disabled={send.isPending || past.length === 0}>
+        <Button type="submit" tone="main" disabled={send.isPending || steps === 0}>
           {me.role === 'head coach' ? 'Put in force' : 'Propose'}
         </Button>
         <Button
           tone="quiet"
           onClick={() => {
-            if (
-              past.length === 0 ||
-              confirm(`Leave ${past.length} ${past.length === 1 ? 'change' : 'changes'} behind?`)
-            )
+            if (steps === 0 || confirm(`Leave ${steps} ${steps === 1 ? 'change' : 'changes'} behind?`))
               onDone();
           }}
         >
@@ -258,84 +199,36 @@ function Step({
   level,
   number,
   on,
-  first,
-  last,
   title,
   onPick,
-  onMove,
 }: {
   level: Level;
   number: number;
   on: boolean;
-  first: boolean;
-  last: boolean;
   title: (slug: string) => string;
   onPick: () => void;
-  onMove: (by: number) => void;
 }) {
-  const {
-    attributes,
-    listeners,
-    setNodeRef,
-    setActivatorNodeRef,
-    transform,
-    transition,
-    isDragging,
-    isOver,
-  } = useSortable({ id: `level ${level.id}` });
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`mb-1 flex items-start gap-1 border-l-4 py-1 ${on ? 'border-tape bg-paper' : 'border-rule'} ${isDragging ? 'relative z-10 bg-paper' : ''} ${isOver ? 'outline-2 outline-tape' : ''}`}
-    >
+    <>
       <button
         type="button"
-        ref={setActivatorNodeRef}
-        {...attributes}
-        {...listeners}
-        aria-label={`Drag step ${number}, ${level.name}`}
-        className="flex min-h-9 w-7 shrink-0 cursor-grab touch-none items-center justify-center text-soft"
+        aria-pressed={on}
+        onClick={onPick}
+        className="block w-full text-left font-semibold"
       >
-        <GripVertical aria-hidden="true" size={16} />
+        {number}. {level.name}
       </button>
-      <div className="min-w-0 grow">
-        <button
-          type="button"
-          aria-pressed={on}
-          onClick={onPick}
-          className="block w-full text-left font-semibold"
-        >
-          {number}. {level.name}
-        </button>
-        <div className="flex flex-wrap gap-1">
-          {[level.main, ...level.equals].map((slug) => (
-            <Chip
-              key={slug}
-              id={`variation ${level.id} ${slug}`}
-              main={slug === level.main}
-              name={title(slug)}
-            />
-          ))}
-        </div>
+      <div className="flex flex-wrap gap-1">
+        {[level.main, ...level.equals].map((slug) => (
+          <Chip
+            key={slug}
+            id={`variation ${level.id} ${slug}`}
+            main={slug === level.main}
+            name={title(slug)}
+          />
+        ))}
       </div>
-      <Button
-        tone="quiet"
-        aria-label={`Move step ${number} down the stairs`}
-        disabled={first}
-        onClick={() => onMove(-1)}
-      >
-        <ArrowUp aria-hidden="true" size={16} />
-      </Button>
-      <Button
-        tone="quiet"
-        aria-label={`Move step ${number} up the stairs`}
-        disabled={last}
-        onClick={() => onMove(1)}
-      >
-        <ArrowDown aria-hidden="true" size={16} />
-      </Button>
-    </li>
+    </>
   );
 }
 

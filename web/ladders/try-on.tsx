@@ -2,43 +2,38 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Ladder } from '../../core/library/index.ts';
 import { Evidence } from '../people/index.ts';
-import { send, useAsk, useSigned } from '../shell/index.ts';
-import { day, Notice, OutcomeWord, SelectField, useRested, withDays } from '../ui/index.ts';
+import { PersonSelect, send, usePeople, useSigned } from '../shell/index.ts';
+import { day, Notice, OutcomeWord, useRested, withDays } from '../ui/index.ts';
 
 /** What the ladder as it is written now would say about somebody's log: at once, and nothing is kept. */
 export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
   const { hall, me } = useSigned();
-  const people = useAsk('people');
-  const [personId, setPersonId] = useState('');
+  const { people } = usePeople();
+  const [personId, setPersonId] = useState<string | null>(null);
   const rested = useRested(ladder, 350);
-  const asked = { ladder: rested, personId, level };
+  const asked = { ladder: rested, personId: personId ?? '', level };
   const result = useQuery({
     queryKey: ['tryLadder', { person: personId }, level, rested],
     queryFn: () => send('tryLadder', {}, asked),
-    enabled: personId !== '',
+    enabled: personId !== null,
     placeholderData: (before) => before,
     staleTime: 60_000,
   });
-  const mine = (people.data ?? []).filter(
+  const mine = people.filter(
     (p) => me.role === 'head coach' || (p.squadId !== null && me.squadIds.includes(p.squadId)),
   );
   const { data } = result;
   return (
     <section aria-label="Try it on a log" className="border-y border-ink py-3">
       <div className="flex flex-wrap items-end gap-4">
-        <SelectField
+        <PersonSelect
           label="Try it on the log of"
+          people={mine}
           value={personId}
-          onChange={(e) => setPersonId(e.target.value)}
+          onPick={setPersonId}
+          none="choose a person …"
           className="w-64"
-        >
-          <option value="">choose a person …</option>
-          {mine.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </SelectField>
+        />
         {data?.decision && <OutcomeWord outcome={data.decision.outcome} />}
         {data && (
           <span className="text-sm text-soft">

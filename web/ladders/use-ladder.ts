@@ -1,7 +1,7 @@
 import { useQueries } from '@tanstack/react-query';
 import type { NameOfLevel } from '../../core/criterion/index.ts';
 import type { Person } from '../../contract/people.ts';
-import { queryOf, useAsk, useSigned } from '../shell/index.ts';
+import { queryOf, useAsk, useLibrary, usePeople, useSigned } from '../shell/index.ts';
 
 export function useLadder(slug: string) {
   const query = useAsk('document', { kind: 'ladder', slug });
@@ -23,10 +23,10 @@ export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
   const { me } = useSigned();
   const may = me.role !== 'viewer';
   const lines = useAsk('overview', may ? {} : null);
-  const people = useAsk('people', may ? {} : null);
+  const { find } = usePeople();
   const map = new Map<number, Person[]>();
   for (const line of lines.data ?? []) {
-    const person = people.data?.find((p) => p.id === line.personId);
+    const person = find(line.personId);
     if (line.ladder !== slug || line.levelNumber === null || !person) continue;
     map.set(line.levelNumber, [...(map.get(line.levelNumber) ?? []), person]);
   }
@@ -35,8 +35,8 @@ export function useStanding(slug: string): ReadonlyMap<number, Person[]> {
 
 /** What levels of any ladder are called; their ids until they have been read. */
 export function useLevelNames(): NameOfLevel {
-  const library = useAsk('library');
-  const slugs = (library.data?.entries ?? []).flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []));
+  const { entries } = useLibrary();
+  const slugs = entries.flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []));
   const ladders = useQueries({
     queries: slugs.map((slug) => {
       return { ...queryOf('document', { kind: 'ladder', slug }), staleTime: 60_000 };

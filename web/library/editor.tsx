@@ -10,8 +10,8 @@ import {
   titleOf,
 } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { ask, Refused, send, useAsk, useSend, useSigned } from '../shell/index.ts';
-import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
+import { ask, Refused, send, useLibrary, useSend, useSigned } from '../shell/index.ts';
+import { Button, Loaded, moment, Notice, TextField, useHistory } from '../ui/index.ts';
 import { FORMS } from './fields/index.ts';
 import type { Value } from './fields/index.ts';
 import { EditFields } from './fields/edit.tsx';
@@ -145,9 +145,10 @@ function useDraft(kind: Kind, slug: string, startAt: string | null) {
 function Writing({ start }: { start: Start }) {
   const { me, hall } = useSigned();
   const navigate = useNavigate();
-  const library = useAsk('library');
+  const { query: library } = useLibrary();
   const { kind, slug } = start.body;
-  const [written, setWritten] = useState<Written>({ body: start.body, also: start.also });
+  const history = useHistory<Written>({ body: start.body, also: start.also });
+  const { now: written } = history;
   const { body } = written;
   // A new cue that was taken off again is not saved.
   const named = new Set(referencesOf(body).map(documentId));
@@ -157,8 +158,6 @@ function Writing({ start }: { start: Start }) {
   const draft = useDraft(kind, slug, start.draftAt);
   const outdated = start.inForce !== null && start.inForce.revision !== start.base;
   const [theirs, setTheirs] = useState<EntryInForce | null>(outdated ? start.inForce : null);
-  const undo = useRef<Written[]>([]);
-  const [undoCount, setUndoCount] = useState(0);
   const saving = useSend('saveDocument', { kind, slug });
   const head = me.role === 'head coach';
   const dirty = also.length > 0 || !started.body || canonicalJson(body) !== canonicalJson(started.body);
@@ -176,15 +175,8 @@ function Writing({ start }: { start: Start }) {
 
   const change = (next: Pick<Written, 'body'>) => {
     touched.current = true;
-    undo.current = [...undo.current.slice(-99), written];
-    setUndoCount(undo.current.length);
     // On top of what the same stroke may have changed before: a new cue and the list that names it.
-    setWritten((w) => ({ ...w, ...next }));
-  };
-  const back = () => {
-    const last = undo.current.pop();
-    setUndoCount(undo.current.length);
-    if (last) setWritten(last);
+    history.change((w) => ({ ...w, ...next }));
   };
   const discard = async () => {
     touched.current = false;
@@ -242,7 +234,7 @@ function Writing({ start }: { start: Start }) {
           <h1 className="truncate text-xl">{titleOf(body) || 'Without a name yet'}</h1>
         </div>
         <div className="flex gap-2">
-          <Button disabled={undoCount === 0} onClick={back}>
+          <Button disabled={history.steps === 0} onClick={history.undo}>
             Undo
           </Button>
           <Button tone="quiet" onClick={() => void discard()}>
@@ -303,7 +295,7 @@ function Writing({ start }: { start: Start }) {
                   errors,
                   onWriteCue: (text) => {
                     const cue = newCue(text, entries, also, me.name);
-                    setWritten((w) => ({ ...w, also: [...w.also, { body: cue, base: 0 }] }));
+                    history.amend((w) => ({ ...w, also: [...w.also, { body: cue, base: 0 }] }));
                     return cue.slug;
                   },
                 }}

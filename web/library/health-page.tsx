@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { BLOCKING, HEALTH_KINDS } from '../../core/review/index.ts';
-import { useAsk } from '../shell/index.ts';
+import { useAsk, useLibrary } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { FindingLine, HEALTH_WORDS } from './findings.tsx';
 import { ListsOut } from './lists-out-buttons.tsx';
@@ -8,7 +8,7 @@ import { ListsOut } from './lists-out-buttons.tsx';
 /** What the library finds wanting in itself, each with its proof and the way to mend it. */
 export function HealthPage() {
   const health = useAsk('health');
-  const library = useAsk('library');
+  const { entries } = useLibrary();
   return (
     <Loaded query={health} what="the health of the library">
       {({ findings, documents }) => {
@@ -81,7 +81,7 @@ export function HealthPage() {
                       </h2>
                       <ul>
                         {list.map((f, i) => (
-                          <FindingLine key={i} finding={f} entries={library.data?.entries ?? []} />
+                          <FindingLine key={i} finding={f} entries={entries} />
                         ))}
                       </ul>
                     </section>

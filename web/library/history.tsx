@@ -1,7 +1,7 @@
 import { Link, useNavigate, useParams } from 'react-router';
 import { titleOf } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import { useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { useAddress, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice } from '../ui/index.ts';
 import { EffectsView } from './effects-view.tsx';
 import { FORMS } from './fields/index.ts';
@@ -15,7 +15,7 @@ export function History() {
   const { hall, me } = useSigned();
   const { params, set } = useAddress();
   const revisions = useAsk('revisions', { kind, slug });
-  const library = useAsk('library');
+  const { entries } = useLibrary();
   const newest = revisions.data?.[0]?.number ?? null;
   const number = Number(params.get('revision')) || newest;
   const against = Number(params.get('against')) || (number && number > 1 ? number - 1 : null);
@@ -96,7 +96,7 @@ export function History() {
               />
             )}
             <h3 className="mt-6">As it was, in full</h3>
-            <Reading fields={FORMS[kind]} value={shown.data.body} entries={library.data?.entries ?? []} />
+            <Reading fields={FORMS[kind]} value={shown.data.body} entries={entries} />
           </>
         )}
       </section>

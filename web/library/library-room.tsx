@@ -3,8 +3,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { KIND_WORDS, KINDS } from '../../core/library/index.ts';
 import type { Kind } from '../../core/library/index.ts';
-import { useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { Button, Empty, Loaded, typing, useRested } from '../ui/index.ts';
+import { useAddress, useLibrary, useSigned } from '../shell/index.ts';
+import { Button, Empty, Loaded, useKeys, useRested } from '../ui/index.ts';
 import { DocumentView } from './document-view.tsx';
 import { EntryList } from './entry-list.tsx';
 import { ListsOut } from './lists-out-buttons.tsx';
@@ -21,7 +21,7 @@ const inOrder = (a: EntrySummary, b: EntrySummary) =>
 
 /** List beside sheet; kind, search and filters live in the address. */
 export function LibraryRoom() {
-  const library = useAsk('library');
+  const { query: library } = useLibrary();
   return (
     <Loaded query={library} what="the library">
       {({ entries }) => <Room entries={entries} />}
@@ -84,22 +84,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
     heading?.focus();
   };
 
-  const keys = useRef<(e: KeyboardEvent) => void>(undefined);
-  useEffect(() => {
-    keys.current = (e) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === '.') step(1);
-      else if (e.key === ',') step(-1);
-      else if (e.key === 'q') input.current?.focus();
-      else return;
-      e.preventDefault();
-    };
-  });
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => keys.current?.(e);
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, []);
+  useKeys({ '.': () => step(1), ',': () => step(-1), q: () => input.current?.focus() });
 
   return (
     <div className="grid gap-6 lg:grid-cols-[21rem_1fr]">

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
-import { useAsk, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, TextField } from '../ui/index.ts';
 import { EffectsView } from './effects-view.tsx';
 import { CuePicker } from './fields/cue-picker.tsx';
 
 /** Two cues become one wording; every sheet that carried either carries the one kept. */
 export function MergePage() {
-  const library = useAsk('library');
+  const { query: library } = useLibrary();
   return (
     <Loaded query={library} what="the library">
       {({ entries }) => <Merge entries={entries} />}

@@ -1,5 +1,5 @@
 import type { Body } from '../../core/library/index.ts';
-import { useAsk } from '../shell/index.ts';
+import { useLibrary } from '../shell/index.ts';
 import { differingFields } from './readable.ts';
 import { comparedLines } from './word-diff.ts';
 import type { Part } from './word-diff.ts';
@@ -12,8 +12,8 @@ interface Props {
 
 /** Two versions beside each other in reading order: the fields that differ, word by word. */
 export function SideBySide({ before, after, titles }: Props) {
-  const library = useAsk('library');
-  const names = new Map((library.data?.entries ?? []).map((e) => [`${e.kind}/${e.slug}`, e.title]));
+  const { entries } = useLibrary();
+  const names = new Map(entries.map((e) => [`${e.kind}/${e.slug}`, e.title]));
   const fields = differingFields(before, after, (kind, slug) => names.get(`${kind}/${slug}`) ?? slug);
   if (fields.length === 0) return <p className="py-2 text-soft">No difference.</p>;
   return (

@@ -1,7 +1,7 @@
 import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { SET_COLUMNS } from '../../core/exchange/index.ts';
-import { useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, usePeople, useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day, Field, Notice, SelectField, TextField } from '../ui/index.ts';
 import { setSummary } from './words.ts';
 
@@ -26,7 +26,7 @@ export function CsvPage() {
 function Out() {
   const { hall } = useSigned();
   const squads = useAsk('squads');
-  const people = useAsk('people');
+  const { people } = usePeople();
   const [whose, setWhose] = useState('');
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
@@ -47,7 +47,7 @@ function Out() {
               {s.name}
             </option>
           ))}
-          {people.data?.map((p) => (
+          {people.map((p) => (
             <option key={p.id} value={`person ${p.id}`}>
               {p.name}
             </option>

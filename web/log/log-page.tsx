@@ -5,8 +5,8 @@ import type { PersonOnLadders } from '../../contract/log.ts';
 import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
-import { useAsk, useSigned, useUnits } from '../shell/index.ts';
-import { day, Empty, Loaded, Notice, OutcomeWord, SelectField, withDays } from '../ui/index.ts';
+import { useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
+import { day, Empty, Loaded, Notice, OutcomeWord, Segmented, SelectField, withDays } from '../ui/index.ts';
 import { DayList } from './day-list.tsx';
 import { keepSet } from './keep-set.ts';
 import { startOf } from './observed.ts';
@@ -18,9 +18,9 @@ import { targetWords } from './words.ts';
 /** Log sets for one person: where they stand, what is asked today, and the next set. */
 export function LogPage() {
   const { id = '' } = useParams();
-  const people = useAsk('people');
+  const { find } = usePeople();
   const ladders = useAsk('personOnLadders', { person: id });
-  const person = people.data?.find((p) => p.id === id);
+  const person = find(id);
   const [ladderSlug, setLadderSlug] = useState<string | null>(null);
   return (
     <Loaded query={ladders} what="the log">
@@ -115,19 +115,16 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
             </p>
           )}
           {level && level.equals.length > 0 && (
-            <div className="mt-3 flex flex-wrap gap-1" role="group" aria-label="Variation today">
-              {[level.main, ...level.equals].map((slug) => (
-                <button
-                  key={slug}
-                  type="button"
-                  aria-pressed={slug === variation}
-                  onClick={() => setPicked(slug)}
-                  className={`min-h-14 px-3 ${slug === variation ? 'taped font-semibold' : 'text-soft'}`}
-                >
-                  {on.names[slug]}
-                </button>
-              ))}
-            </div>
+            <Segmented
+              label="Variation today"
+              floor
+              className="mt-3"
+              options={[level.main, ...level.equals]}
+              value={variation}
+              onPick={setPicked}
+            >
+              {(slug) => on.names[slug]}
+            </Segmented>
           )}
         </div>
         {on.failure && <Notice tone="warn">{on.failure}</Notice>}

@@ -1,5 +1,3 @@
-export { TodayPage } from './today-page.tsx';
-export { GroupPage } from './group-page.tsx';
 export { LogPage } from './log-page.tsx';
 export { PaperEntry } from './paper-entry.tsx';
 export { CsvPage } from './csv-page.tsx';

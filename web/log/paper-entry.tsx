@@ -13,7 +13,7 @@ import {
   writeJob,
 } from '../../core/sheets/index.ts';
 import type { PaperRow } from '../../core/sheets/index.ts';
-import { useAddress, useAsk, useSigned, useUnits } from '../shell/index.ts';
+import { useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
 import { keepSet } from './keep-set.ts';
 import { useLogUpTo } from './use-day.ts';
@@ -22,8 +22,8 @@ import { useLogUpTo } from './use-day.ts';
 export function PaperEntry() {
   const { id = '' } = useParams();
   const { params } = useAddress();
-  const people = useAsk('people');
-  const person = people.data?.find((p) => p.id === id);
+  const { find } = usePeople();
+  const person = find(id);
   const of = (params.get('of') ?? '').split(/[+ ]/).filter(Boolean);
   const asked = { job: writeJob([{ kind: 'log', of }]), person: id };
   const job = useAsk('prints', of.length > 0 && readable(of) ? asked : null);

@@ -14,7 +14,7 @@ import type {
 import { demandOf } from '../../core/demand/index.ts';
 import { CannotHold, MomentCaution, PartBars } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
-import { useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, useLibrary, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -207,10 +207,10 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
 /** What the variation of the present level asks of this body, with the load of the newest set. */
 function AsksOf({ own, ladders, lastLoads }: { own: PersonalBuild } & Omit<Props, 'personId'>) {
   const units = useUnits();
-  const library = useAsk('library');
+  const { find } = useLibrary();
   const standing = ladders.flatMap((on) => {
     const level = on.ladder.levels.find((l) => l.id === on.standing?.level);
-    const main = library.data?.entries.find((e) => e.kind === 'variation' && e.slug === level?.main);
+    const main = find('variation', level?.main);
     return level && main?.mechanics && main.pattern ? [{ level, main }] : [];
   });
   if (standing.length === 0) return null;

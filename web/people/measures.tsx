@@ -13,7 +13,7 @@ import type { Measure } from '../../core/criterion/index.ts';
 import type { MeasurePoint } from '../../core/ladder/index.ts';
 import type { SettledLevel } from '../../core/library/index.ts';
 import { useAsk, useSigned } from '../shell/index.ts';
-import { day, Empty, Loaded, OverTime, SelectField, tidy } from '../ui/index.ts';
+import { day, Empty, Loaded, OverTime, Segmented, SelectField, tidy } from '../ui/index.ts';
 import type { TimeLine } from '../ui/index.ts';
 
 /** What was logged over time on a ladder's levels, with what the level asks, and planned against done. */
@@ -111,19 +111,7 @@ function OfLevel({
   const plan = plannedAgainstDone(sets).reverse();
   return (
     <>
-      <div role="group" aria-label="Measure" className="mt-2 flex flex-wrap gap-1">
-        {found.map((m) => (
-          <button
-            key={m}
-            type="button"
-            aria-pressed={m === measure}
-            onClick={() => setPicked(m)}
-            className={`min-h-9 px-3 ${m === measure ? 'taped bg-paper font-semibold' : 'text-soft'}`}
-          >
-            {m}
-          </button>
-        ))}
-      </div>
+      <Segmented label="Measure" className="mt-2" options={found} value={measure} onPick={setPicked} />
       <Chart measure={measure} points={points} thresholds={thresholds} />
       <details>
         <summary className="min-h-9 content-center text-sm">The same as a table</summary>

@@ -1,8 +1,8 @@
 import type { PersonLine } from '../../core/floor/index.ts';
 import { Link } from 'react-router';
 import type { ReactNode } from 'react';
-import { useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, tidy, withDays } from '../ui/index.ts';
+import { useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
+import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy, withDays } from '../ui/index.ts';
 
 interface Section {
   title: string;
@@ -14,7 +14,7 @@ interface Section {
 export function OverviewPage() {
   const { hall } = useSigned();
   const { params, set } = useAddress();
-  const people = useAsk('people');
+  const { query: people } = usePeople();
   const squads = useAsk('squads');
   const lines = useAsk('overview');
   const squad = params.get('squad');
@@ -22,19 +22,14 @@ export function OverviewPage() {
     <>
       <div className="mb-3 flex flex-wrap items-end justify-between gap-4">
         <h1>Overview</h1>
-        <div role="group" aria-label="Squad" className="flex flex-wrap gap-1">
-          {[{ id: null, name: 'All squads' }, ...(squads.data ?? [])].map((s) => (
-            <button
-              key={s.id ?? 'all'}
-              type="button"
-              aria-pressed={squad === s.id}
-              onClick={() => set({ squad: s.id })}
-              className={`min-h-10 px-3 ${squad === s.id ? 'taped bg-paper' : 'text-soft'}`}
-            >
-              {s.name}
-            </button>
-          ))}
-        </div>
+        <Segmented
+          label="Squad"
+          options={[null, ...(squads.data ?? []).map((s) => s.id)]}
+          value={squad}
+          onPick={(id) => set({ squad: id })}
+        >
+          {(id) => squads.data?.find((s) => s.id === id)?.name ?? 'All squads'}
+        </Segmented>
       </div>
       <Loaded query={people} what="the people">
         {(all) => (

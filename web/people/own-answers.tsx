@@ -2,19 +2,18 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { LibraryList } from '../../contract/library.ts';
 import { useQuestion } from '../library/index.ts';
-import { useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
+import { useAsk, useLibrary, useSend, useSendTo, useSigned } from '../shell/index.ts';
 import { Button, day, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 
 /** Where a person answers a house question otherwise than the hall: it stands above hall, stage, load and variation. */
 export function OwnAnswers({ personId }: { personId: string }) {
   const { me, hall } = useSigned();
   const answers = useAsk('answers', { person: personId });
-  const library = useAsk('library');
+  const { entries, titleOf } = useLibrary();
   const [adding, setAdding] = useState(false);
   const drop = useSendTo('dropAnswer');
   const head = me.role === 'head coach';
-  const title = (slug: string) =>
-    library.data?.entries.find((e) => e.kind === 'houseQuestion' && e.slug === slug)?.title ?? slug;
+  const title = (slug: string) => titleOf('houseQuestion', slug);
   return (
     <section aria-label="House rules of their own">
       <h2>House rules of their own</h2>
@@ -53,9 +52,7 @@ export function OwnAnswers({ personId }: { personId: string }) {
             {adding && (
               <Add
                 personId={personId}
-                questions={(library.data?.entries ?? []).filter(
-                  (e) => e.kind === 'houseQuestion' && !e.retired,
-                )}
+                questions={entries.filter((e) => e.kind === 'houseQuestion' && !e.retired)}
                 onDone={() => setAdding(false)}
               />
             )}

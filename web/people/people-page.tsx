@@ -13,7 +13,7 @@ import { Link, useNavigate } from 'react-router';
 import type { Person } from '../../contract/people.ts';
 import { OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
-import { useAsk, useSend, useSigned } from '../shell/index.ts';
+import { useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -41,7 +41,7 @@ const NOT_YET = { data: undefined, error: null };
 /** Everybody, where they stand and what the evidence says. */
 export function People() {
   const { hall, me } = useSigned();
-  const people = useAsk('people');
+  const { people, query } = usePeople();
   const squads = useAsk('squads');
   const lines = useAsk('overview');
   const add = useSend('addPerson');
@@ -53,12 +53,12 @@ export function People() {
 
   const rows = useMemo(
     () =>
-      (people.data ?? []).flatMap((person): Row[] => {
+      people.flatMap((person): Row[] => {
         const squad = squads.data?.find((s) => s.id === person.squadId)?.name ?? '';
         const own = (lines.data ?? []).filter((l) => l.personId === person.id && l.levelName !== null);
         return own.length ? own.map((line) => ({ person, squad, line })) : [{ person, squad, line: null }];
       }),
-    [people.data, squads.data, lines.data],
+    [people, squads.data, lines.data],
   );
   const shown = useMemo(
     () => rows.filter((r) => outcome === null || r.line?.outcome === outcome),
@@ -152,7 +152,7 @@ export function People() {
         ))}
       </div>
       {/* Rows that grow under a finger are tapped wrongly: the list waits for what the evidence says, if it comes at all. */}
-      <Loaded query={lines.isPending ? NOT_YET : people} what="the people">
+      <Loaded query={lines.isPending ? NOT_YET : query} what="the people">
         {(all) =>
           all.length === 0 ? (
             <Empty>

@@ -10,7 +10,7 @@ import { STAGES, usedWords } from '../../core/terms/index.ts';
 import type { Role, Stage } from '../../core/terms/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { mergedSets, setSummary, useParcels } from '../log/index.ts';
-import { ask, useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { ask, useAsk, useLibrary, usePeople, useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -40,7 +40,7 @@ export function PersonPage() {
   const { id = '' } = useParams();
   const { me } = useSigned();
   const units = useUnits();
-  const people = useAsk('people');
+  const { query: people } = usePeople();
   const ladders = useAsk('personOnLadders', { person: id });
   const edit = useSend('savePerson', { person: id });
   const [dialog, setDialog] = useState<'edit' | 'erase' | null>(null);
@@ -276,7 +276,7 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
 
 function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
   const { hall } = useSigned();
-  const library = useAsk('library');
+  const { titleOf } = useLibrary();
   if (settings.length === 0) return null;
   return (
     <section>
@@ -284,9 +284,7 @@ function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
       <ul>
         {settings.map((s) => (
           <li key={s.variation} className="border-b border-rule py-1">
-            {library.data?.entries.find((e) => e.kind === 'variation' && e.slug === s.variation)?.title ??
-              s.variation}
-            : <b>{s.aids.length === 0 ? 'none' : usedWords(s.aids)}</b>{' '}
+            {titleOf('variation', s.variation)}: <b>{s.aids.length === 0 ? 'none' : usedWords(s.aids)}</b>{' '}
             <span className="text-sm text-soft">{day(s.date, hall.today)}</span>
           </li>
         ))}
@@ -298,15 +296,13 @@ function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
 function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
   const { hall } = useSigned();
   const units = useUnits();
-  const library = useAsk('library');
+  const { titleOf: title } = useLibrary();
   const [older, setOlder] = useState<StoredSet[]>([]);
   const [more, setMore] = useState(data.moreSessions);
   const [all, setAll] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const sets = mergedSets([...older, ...data.sets], useParcels(), personId);
   const days = [...new Set(sets.map((s) => s.date))].reverse();
-  const title = (kind: string, slug: string) =>
-    library.data?.entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
   const readOlder = async () => {
     try {
       const page = await ask('olderSets', { person: personId, before: more ?? undefined });

@@ -13,13 +13,12 @@ import {
   writeJob,
 } from '../../core/sheets/index.ts';
 import type { JobItem, SheetKind } from '../../core/sheets/index.ts';
-import { useAddress, useAsk, useSigned } from '../shell/index.ts';
+import { PersonSelect, useAddress, useAsk, useLibrary, usePeople, useSigned } from '../shell/index.ts';
 import { Button, capital, Dialog, Loaded, Notice, SelectField } from '../ui/index.ts';
 import type { Paper } from './paper.tsx';
 import { PrintedJob } from './print-job.tsx';
 import { ShareForm } from './share-form.tsx';
 
-const NONE: EntrySummary[] = [];
 const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** What each kind is for, beside its choice. */
@@ -50,8 +49,8 @@ export function PrintRoom() {
   const { items, problem } = jobIn(params.get('job') ?? '');
   const personId = me.role === 'viewer' ? null : params.get('person');
   const paper = (params.get('paper') as Paper | null) ?? hall.paper;
-  const library = useAsk('library');
-  const people = useAsk('people', me.role === 'viewer' ? null : {});
+  const { entries, titleOf } = useLibrary();
+  const { people, find } = usePeople();
   const asked = { job: writeJob(items), person: personId ?? undefined };
   const job = useAsk('prints', items.length > 0 ? asked : null);
   const [pages, setPages] = useState<Readonly<Record<string, number>>>({});
@@ -60,12 +59,9 @@ export function PrintRoom() {
     [],
   );
   const [sharing, setSharing] = useState(false);
-  const entries = library.data?.entries ?? NONE;
-  const nameOf = (kind: SheetKind, slug: string) =>
-    entries.find((e) => e.slug === slug && e.kind === (kind === 'poster' ? 'ladder' : 'variation'))?.title ??
-    slug;
+  const nameOf = (kind: SheetKind, slug: string) => titleOf(kind === 'poster' ? 'ladder' : 'variation', slug);
   const write = (next: JobItem[]) => set({ job: writeJob(next) || null });
-  const person = people.data?.find((p) => p.id === personId);
+  const person = find(personId);
   const total = items.reduce((sum, i) => sum + (pages[writeJob([i])] ?? 1), 0);
   const first = items[0];
   const back =
@@ -109,20 +105,15 @@ export function PrintRoom() {
         )}
         <AddSheet entries={entries} items={items} onAdd={(item) => write([...items, item])} onOfDay={write} />
         <div className="mt-4 grid gap-3 border-t border-rule pt-3">
-          {people.data && (
-            <SelectField
+          {people.length > 0 && (
+            <PersonSelect
               label="For"
               hint="With their stage, dose and last settings."
-              value={personId ?? ''}
-              onChange={(e) => set({ person: e.target.value || null })}
-            >
-              <option value="">nobody in particular</option>
-              {people.data.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </SelectField>
+              people={people}
+              value={personId}
+              onPick={(id) => set({ person: id })}
+              none="nobody in particular"
+            />
           )}
           <SelectField label="Paper" value={paper} onChange={(e) => set({ paper: e.target.value })}>
             <option value="A4">A4</option>

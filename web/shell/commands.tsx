@@ -1,12 +1,13 @@
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { LibraryList } from '../../contract/library.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
 import { Dialog } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
-import { queryClient, send, useAsk } from './api.ts';
-import { currentTheme, setTheme, writePreference } from './preferences.ts';
+import { queryClient, send } from './api.ts';
+import { currentTheme, preferences, setTheme } from './preferences.ts';
+import { useLibrary } from './library.ts';
+import { usePeople } from './people.tsx';
 import { useSigned, useUnits } from './start.tsx';
 
 interface Props {
@@ -15,7 +16,6 @@ interface Props {
   onShortcuts: () => void;
 }
 
-const NONE: LibraryList['entries'] = [];
 /** Library documents offered at most: the best are first. */
 const MOST_FOUND = 12;
 
@@ -24,10 +24,9 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const { me } = useSigned();
   const units = useUnits();
   const navigate = useNavigate();
-  const library = useAsk('library', open ? {} : null);
-  const people = useAsk('people', open && me.role !== 'viewer' ? {} : null);
+  const { entries } = useLibrary(open);
+  const { people } = usePeople(open);
   const [text, setText] = useState('');
-  const entries = library.data?.entries ?? NONE;
   const found = useSearch(entries, open ? text : '').found ?? [];
   const byId = new Map(entries.map((e) => [entryId(e), e]));
   const documents = found.flatMap((f) => byId.get(f.id) ?? []).filter((e) => !e.retired);
@@ -87,10 +86,10 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             <Item onSelect={act(() => setTheme(currentTheme() === 'dark' ? 'light' : 'dark'))}>
               Switch to {currentTheme() === 'dark' ? 'light' : 'dark'}
             </Item>
-            <Item onSelect={act(() => writePreference('massUnit', units.mass === 'kg' ? 'lb' : 'kg'))}>
+            <Item onSelect={act(() => preferences.massUnit.put(units.mass === 'kg' ? 'lb' : 'kg'))}>
               Show mass in {units.mass === 'kg' ? 'lb' : 'kg'}
             </Item>
-            <Item onSelect={act(() => writePreference('lengthUnit', units.length === 'cm' ? 'in' : 'cm'))}>
+            <Item onSelect={act(() => preferences.lengthUnit.put(units.length === 'cm' ? 'in' : 'cm'))}>
               Show length in {units.length === 'cm' ? 'in' : 'cm'}
             </Item>
             <Item onSelect={act(onShortcuts)}>Show the keys</Item>
@@ -113,7 +112,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             ))}
           </Group>
           <Group heading="People">
-            {people.data?.flatMap((p) => [
+            {people.flatMap((p) => [
               <Item key={p.id} onSelect={go(`/people/${p.id}`)}>
                 {p.name}
               </Item>,

@@ -1,4 +1,23 @@
-export * from './api.ts';
-export * from './start.tsx';
-export * from './preferences.ts';
-export * from './address.ts';
+export { useAddress } from './address.ts';
+export {
+  ask,
+  letterOf,
+  queryClient,
+  queryOf,
+  refresh,
+  refreshAfter,
+  Refused,
+  send,
+  sendLetter,
+  Unreachable,
+  useAsk,
+  useSend,
+  useSendTo,
+} from './api.ts';
+export type { Letter } from './api.ts';
+export { useLibrary } from './library.ts';
+export { PersonSelect, usePeople } from './people.tsx';
+export { currentTheme, preferences, setTheme } from './preferences.ts';
+export type { Preferences } from './preferences.ts';
+export { SignedIn, useSigned, useUnits } from './start.tsx';
+export type { Signed } from './start.tsx';

@@ -1,3 +1,6 @@
+import { kept } from '../ui/index.ts';
+import type { Kept } from '../ui/index.ts';
+
 /** Choices that belong to this screen rather than to the hall. */
 export interface Preferences {
   theme: 'light' | 'dark';
@@ -5,18 +8,23 @@ export interface Preferences {
   lengthUnit: 'cm' | 'in';
 }
 
-export function readPreference<K extends keyof Preferences>(key: K): Preferences[K] | null {
-  return localStorage.getItem(`meister.${key}`) as Preferences[K] | null;
-}
+/** As a bare word under `meister.<key>`; null: nothing was chosen here. */
+const oneOf = <T extends string>(key: string, ...words: T[]): Kept<T | null> =>
+  kept<T | null>(`meister.${key}`, {
+    none: null,
+    read: (text) => words.find((w) => w === text),
+    write: (word) => word ?? '',
+  });
 
-export function writePreference<K extends keyof Preferences>(key: K, value: Preferences[K]): void {
-  localStorage.setItem(`meister.${key}`, value);
-  dispatchEvent(new Event('meister:preferences'));
-}
+export const preferences: { [K in keyof Preferences]: Kept<Preferences[K] | null> } = {
+  theme: oneOf('theme', 'light', 'dark'),
+  massUnit: oneOf('massUnit', 'kg', 'lb'),
+  lengthUnit: oneOf('lengthUnit', 'cm', 'in'),
+};
 
 export function setTheme(theme: Preferences['theme']): void {
   document.documentElement.dataset.theme = theme;
-  writePreference('theme', theme);
+  preferences.theme.put(theme);
 }
 
 export const currentTheme = () => document.documentElement.dataset.theme as Preferences['theme'];

@@ -1,9 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { ClockKeeper, RunningBand } from '../dose/index.ts';
-import { Outbox } from '../log/index.ts';
-import { Button, Dialog, typing } from '../ui/index.ts';
+import { Button, Dialog, useKeys } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
 import { useSigned } from './start.tsx';
 
@@ -36,26 +36,17 @@ const JUMPS: Record<string, string> = {
 };
 
 /** The band at the top and the room beneath it. */
-export function Shell() {
+/** @param waiting what has not been sent yet, for the head of every page */
+export function Shell({ waiting }: { waiting?: ReactNode }) {
   const { hall, me, edition } = useSigned();
   const [open, setOpen] = useState<'commands' | 'keys' | null>(null);
   const navigate = useNavigate();
 
-  useEffect(() => {
-    let afterG = false;
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (afterG && JUMPS[e.key]) {
-        void navigate(JUMPS[e.key]!);
-      } else if (e.key === '/') {
-        e.preventDefault();
-        setOpen('commands');
-      } else if (e.key === '?') setOpen('keys');
-      afterG = e.key === 'g';
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [navigate]);
+  useKeys({
+    '/': () => setOpen('commands'),
+    '?': () => setOpen('keys'),
+    ...Object.fromEntries(Object.entries(JUMPS).map(([key, to]) => [`g ${key}`, () => void navigate(to)])),
+  });
 
   const rooms: [string, string, boolean][] = [
     ['Floor', '/floor', me.role !== 'viewer'],
@@ -107,7 +98,7 @@ export function Shell() {
         </nav>
         <div className="ml-auto flex items-center gap-3 py-1.5 text-sm">
           <RunningBand />
-          <Outbox />
+          {waiting}
           <ClockKeeper />
           <span className="hidden text-soft min-[1440px]:inline">
             {hall.name}

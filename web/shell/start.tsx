@@ -1,7 +1,8 @@
-import { createContext, use, useSyncExternalStore } from 'react';
+import { createContext, use } from 'react';
 import type { Me } from '../../contract/access.ts';
 import type { Start } from '../../contract/hall.ts';
-import { readPreference } from './preferences.ts';
+import { useKept } from '../ui/index.ts';
+import { preferences } from './preferences.ts';
 
 export interface Signed extends Start {
   hall: NonNullable<Start['hall']>;
@@ -17,15 +18,10 @@ export function useSigned(): Signed {
   return signed;
 }
 
-const subscribe = (changed: () => void) => {
-  addEventListener('meister:preferences', changed);
-  return () => removeEventListener('meister:preferences', changed);
-};
-
 /** Units of this screen, else of the hall. */
 export function useUnits() {
   const { hall } = useSigned();
-  const mass = useSyncExternalStore(subscribe, () => readPreference('massUnit')) ?? hall.massUnit;
-  const length = useSyncExternalStore(subscribe, () => readPreference('lengthUnit')) ?? hall.lengthUnit;
+  const mass = useKept(preferences.massUnit) ?? hall.massUnit;
+  const length = useKept(preferences.lengthUnit) ?? hall.lengthUnit;
   return { mass, length };
 }

@@ -1,5 +1,5 @@
-import { readPreference } from './preferences.ts';
+import { preferences } from './preferences.ts';
 
 /** Set before the first paint, from its own file: the content policy allows no inline script. */
 document.documentElement.dataset.theme =
-  readPreference('theme') ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
+  preferences.theme.current() ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');

@@ -1,6 +1,6 @@
 import { act, render, renderHook, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { Guard, Loaded, Notice, SelectField, TextField, typing, useRested } from './index.ts';
+import { Guard, Loaded, Notice, SelectField, TextField, useRested } from './index.ts';
 
 afterEach(() => vi.useRealTimers());
 
@@ -100,24 +100,4 @@ it('a value rests once it has not changed for a while', () => {
   expect(result.current).toBe('s');
   act(() => void vi.advanceTimersByTime(100));
   expect(result.current).toBe('squ');
-});
-
-it('keys go into fields, and into whatever stands inside one', () => {
-  render(
-    <>
-      <input aria-label="a" />
-      <select aria-label="b" />
-      <div contentEditable="true" suppressContentEditableWarning>
-        <span>c</span>
-      </div>
-      <button type="button">d</button>
-    </>,
-  );
-  const on = [
-    screen.getByLabelText('a'),
-    screen.getByLabelText('b'),
-    screen.getByText('c'),
-    screen.getByText('d'),
-  ];
-  expect([...on, null].map(typing)).toEqual([true, true, true, false, false]);
 });

@@ -8,9 +8,17 @@ export const toLength = (m: number, unit: 'cm' | 'in') => (unit === 'cm' ? m * 1
 export const fromLength = (shown: number, unit: 'cm' | 'in') =>
   unit === 'cm' ? shown / 100 : shown * M_PER_IN;
 
+const FORMATS = [0, 1, 2, 3].map(
+  (most) =>
+    new Intl.NumberFormat('en-GB', {
+      maximumFractionDigits: most,
+      useGrouping: false,
+      signDisplay: 'negative',
+    }),
+);
 /** A number with at most the given decimals, without trailing zeros. */
-export const tidy = (n: number, decimals = 1) => String(Number(n.toFixed(decimals)));
+export const tidy = (n: number, decimals: 0 | 1 | 2 | 3 = 1) => FORMATS[decimals]!.format(n);
 export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))} ${unit}`;
 export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))} ${unit}`;
 /** A share as a whole percentage. */
-export const percent = (share: number) => `${Math.round(100 * share)} %`;
+export const percent = (share: number) => `${tidy(100 * share, 0)} %`;

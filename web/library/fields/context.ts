@@ -1,5 +1,15 @@
 import type { EntrySummary } from '../../../contract/library.ts';
+import type { FieldSpec, Value } from './types.ts';
 import type { VariationFacts } from '../../../core/log/index.ts';
+
+/** All fields of an object, to be edited. */
+export interface FieldsProps {
+  fields: FieldSpec[];
+  value: Value;
+  path: string;
+  context: EditContext;
+  onChange: (value: Value) => void;
+}
 
 export interface EditContext {
   entries: EntrySummary[];

@@ -4,7 +4,7 @@ import type { Mechanics } from '../../../core/posture/index.ts';
 import type { RuledNumber } from '../../../core/terms/index.ts';
 import type { RuledCriterion } from '../../../core/criterion/index.ts';
 import { Button, Field } from '../../ui/index.ts';
-import type { EditContext } from './context.ts';
+import type { EditContext, FieldsProps } from './context.ts';
 import { CriterionEditor } from './criterion.tsx';
 import { WaysOnEditor } from './ways-on.tsx';
 import { CueList } from './cue-list.tsx';
@@ -30,19 +30,7 @@ interface Props {
 export const sectionId = (label: string) => `section-${label.toLowerCase().replace(/[^a-z]+/g, '-')}`;
 
 /** All fields of an object; a changed member gives a new object, `undefined` removes it. */
-export function EditFields({
-  fields,
-  value,
-  path,
-  context,
-  onChange,
-}: {
-  fields: FieldSpec[];
-  value: Value;
-  path: string;
-  context: EditContext;
-  onChange: (value: Value) => void;
-}) {
+export function EditFields({ fields, value, path, context, onChange }: FieldsProps) {
   return (
     <div className="grid gap-3">
       {fields.map((f) => (
@@ -388,7 +376,13 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       }
       return (
         <Group label={f.label} error={firstBelow(context.errors, path)}>
-          <MechanicsEditor value={value as Mechanics} path={path} context={context} onChange={onChange} />
+          <MechanicsEditor
+            value={value as Mechanics}
+            path={path}
+            context={context}
+            onChange={onChange}
+            Fields={EditFields}
+          />
           {f.optional && (
             <Button tone="quiet" onClick={() => onChange(undefined)}>
               Remove

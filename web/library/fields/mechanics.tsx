@@ -4,8 +4,8 @@ import { BLANK_MECHANICS } from '../../../core/library/index.ts';
 import { FREE_HANDS, LOAD_LOOKS, settledAlone, WALLS } from '../../../core/posture/index.ts';
 import { LOAD_PLACES } from '../../../core/terms/index.ts';
 import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
-import { EditFields } from './edit.tsx';
-import type { EditContext } from './context.ts';
+import type { EditContext, FieldsProps } from './context.ts';
+import type { ComponentType } from 'react';
 import type { FieldSpec, Value } from './types.ts';
 
 const legs: FieldSpec = { type: 'choice', key: 'legs', label: 'Legs', options: [2, 1] };
@@ -220,9 +220,11 @@ interface Props {
   path: string;
   context: EditContext;
   onChange: (value: Mechanics) => void;
+  /** The editor of fields that this one stands in. */
+  Fields: ComponentType<FieldsProps>;
 }
 
-export function MechanicsEditor({ value, path, context, onChange }: Props) {
+export function MechanicsEditor({ value, path, context, onChange, Fields }: Props) {
   return (
     <div className="grid items-start gap-x-8 gap-y-3 border-l-2 border-rule pl-3 lg:grid-cols-[1fr_22rem]">
       <div className="grid min-w-0 gap-3">
@@ -236,7 +238,7 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
             <option key={t}>{t}</option>
           ))}
         </select>
-        <EditFields
+        <Fields
           key={value.type}
           fields={FIELDS[value.type]}
           value={value as unknown as Value}

@@ -1,9 +1,10 @@
+import { outbox } from '../log/index.ts';
+import { Segmented } from '../ui/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import { CUE_OUTCOMES } from '../../core/ladder/index.ts';
 import type { CueOutcome } from '../../core/ladder/index.ts';
-import { outbox } from './outbox-store.ts';
 
 const RECORD_WORDS = { works: 'has worked', failed: 'has failed' } as const;
 
@@ -27,19 +28,16 @@ export function CueList({ personId, line, date }: { personId: string; line: Toda
           <p className="text-lg">
             {c.text} {c.record && <span className="text-sm text-soft">({RECORD_WORDS[c.record]})</span>}
           </p>
-          <div className="mt-1 flex gap-1" role="group" aria-label={`Said it: ${c.text}`}>
-            {CUE_OUTCOMES.map((o) => (
-              <button
-                key={o}
-                type="button"
-                aria-pressed={said[c.slug] === o}
-                onClick={() => tell(c.slug, o)}
-                className={`min-h-14 grow border px-3 ${said[c.slug] === o ? 'border-tape bg-tape text-on-tape' : 'border-soft bg-paper'}`}
-              >
-                {o}
-              </button>
-            ))}
-          </div>
+          <Segmented
+            label={`Said it: ${c.text}`}
+            floor
+            wide
+            look="filled"
+            className="mt-1"
+            options={CUE_OUTCOMES}
+            value={said[c.slug] ?? null}
+            onPick={(o) => tell(c.slug, o)}
+          />
         </li>
       ))}
     </ol>

@@ -1,3 +1,20 @@
+import {
+  AidsPicker,
+  Amounts,
+  counted,
+  FaultCounts,
+  FeltPicker,
+  hasAids,
+  MoreOfSet,
+  mostFaults,
+  Scale,
+  SideOfSet,
+  startOf,
+  Stepper,
+  Toggle,
+  withAmount,
+} from '../log/index.ts';
+import type { Observed } from '../log/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
@@ -15,14 +32,7 @@ import type { Stopped } from '../fault/index.ts';
 import { solved } from '../figure/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { Button, Dialog, Guard } from '../ui/index.ts';
-import { AidsPicker } from './aids-picker.tsx';
-import { counted, FaultCounts } from './fault-counts.tsx';
-import { FeltPicker } from './felt-picker.tsx';
-import { Scale, Stepper, Toggle } from './floor-controls.tsx';
-import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 import { useSetDraft } from './set-draft.ts';
-import { mostFaults, startOf, withAmount } from './observed.ts';
-import type { Observed } from './observed.ts';
 import { useSetKeys } from './use-set-keys.ts';
 
 interface Props {

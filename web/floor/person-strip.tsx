@@ -1,8 +1,8 @@
+import type { ShownSet } from '../log/index.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import { whoIsNext } from '../../core/dose/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
 import { minutes, restLeftS, useClocks, useNow } from '../dose/index.ts';
-import type { ShownSet } from './merge.ts';
 
 export interface InStrip {
   person: TodayPerson;

@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
+import { counted } from '../log/index.ts';
 import { describe, expect, it } from 'vitest';
 import { tempoPlan, stretchAt } from '../../core/dose/index.ts';
 import { clocks } from '../dose/index.ts';
-import { counted } from './fault-counts.tsx';
 import { placeIn } from './floor-figure.tsx';
 import { restAfter } from './floor-set.tsx';
 

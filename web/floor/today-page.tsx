@@ -1,9 +1,10 @@
+import { targetWords } from '../log/index.ts';
 import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { TodayPerson } from '../../contract/session.ts';
-import { useAddress, useAsk, useSigned, useUnits } from '../shell/index.ts';
+import { useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -13,12 +14,12 @@ import {
   Loaded,
   OutcomeWord,
   PatternWord,
+  Segmented,
   withDays,
 } from '../ui/index.ts';
 import { CheckInForm, keepCheckIn } from './check-in-form.tsx';
 import { insteadPath, nextWords } from './next-words.ts';
 import { WatchList } from './watch-list.tsx';
-import { targetWords } from './words.ts';
 
 /** Beyond so many people only one squad is read at a time. */
 const MOST_AT_ONCE = 60;
@@ -27,13 +28,12 @@ const MOST_AT_ONCE = 60;
 export function TodayPage() {
   const { hall, me } = useSigned();
   const { params, set } = useAddress();
-  const people = useAsk('people');
+  const { people, query, nameOf: name } = usePeople();
   const squads = useAsk('squads');
-  const many = (people.data?.length ?? 0) > MOST_AT_ONCE;
+  const many = people.length > MOST_AT_ONCE;
   const squadId = params.get('squad') ?? (many ? (me.squadIds[0] ?? squads.data?.[0]?.id ?? null) : null);
-  const today = useAsk('today', people.data ? { squad: squadId || undefined } : null);
+  const today = useAsk('today', query.data ? { squad: squadId || undefined } : null);
   const [asking, setAsking] = useState<TodayPerson | null>(null);
-  const name = (id: string) => people.data?.find((p) => p.id === id)?.name ?? '';
   return (
     <div className="mx-auto max-w-6xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
@@ -41,24 +41,23 @@ export function TodayPage() {
           <h1>Today</h1>
           <p className="text-soft">{fullDay(hall.today)}</p>
         </div>
-        <div role="group" aria-label="Squad" className="flex flex-wrap gap-1">
-          {[...(many ? [] : [{ id: null, name: 'All' }]), ...(squads.data ?? [])].map((s) => (
-            <button
-              key={s.id ?? 'all'}
-              type="button"
-              aria-pressed={squadId === s.id}
-              onClick={() => set({ squad: s.id })}
-              className={`min-h-14 px-4 font-head text-base ${squadId === s.id ? 'taped bg-paper' : 'text-soft'}`}
-            >
-              {s.name}
-            </button>
-          ))}
+        <div className="flex flex-wrap gap-1">
+          <Segmented
+            label="Squad"
+            floor
+            className="font-head"
+            options={[...(many ? [] : [null]), ...(squads.data ?? []).map((s) => s.id)]}
+            value={squadId}
+            onPick={(id) => set({ squad: id })}
+          >
+            {(id) => squads.data?.find((s) => s.id === id)?.name ?? 'All'}
+          </Segmented>
           <Link to="/sets" className="flex min-h-14 items-center px-4">
             Sets as a file
           </Link>
         </div>
       </div>
-      <Loaded query={people} what="the people">
+      <Loaded query={query} what="the people">
         {(all) =>
           all.length === 0 ? (
             <Empty>

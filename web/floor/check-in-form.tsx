@@ -1,9 +1,8 @@
+import { outbox, Scale, Stepper } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { CheckIn, TodayPerson } from '../../contract/session.ts';
 import { Button } from '../ui/index.ts';
-import { Scale, Stepper } from './floor-controls.tsx';
-import { outbox } from './outbox-store.ts';
 
 const BLANK: CheckIn = { here: true, pain: null, sleepH: null, atEase: null, note: '' };
 

@@ -1,3 +1,5 @@
+import { keepSet, targetWords } from '../log/index.ts';
+import type { Observed, ShownSet } from '../log/index.ts';
 import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
@@ -11,13 +13,9 @@ import { useAddress, useAsk, useUnits } from '../shell/index.ts';
 import { Button, Guard, Loaded, Notice, withDays } from '../ui/index.ts';
 import { FloorFigure } from './floor-figure.tsx';
 import { FloorSet, restAfter } from './floor-set.tsx';
-import { keepSet } from './keep-set.ts';
-import type { ShownSet } from './merge.ts';
 import { nextOf, sheetOf } from './next-of.ts';
 import { insteadPath, nextWords } from './next-words.ts';
-import type { Observed } from './observed.ts';
 import { WatchList } from './watch-list.tsx';
-import { targetWords } from './words.ts';
 
 /** What one person does next on one ladder: figure, target, cues, what to watch, and the set at hand. */
 export function LineAtHand({

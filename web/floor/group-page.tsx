@@ -1,29 +1,23 @@
+import { DayList, dropSet, mergedSets, setSummary, useParcels, useSheetsOf } from '../log/index.ts';
+import type { Parcel, ShownSet } from '../log/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { clocks } from '../dose/index.ts';
-import { queryClient, queryOf, useAddress, useAsk, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, PatternWord, typing, withDays } from '../ui/index.ts';
+import { queryClient, queryOf, useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
+import { Button, Dialog, Empty, Loaded, PatternWord, useKeys, withDays } from '../ui/index.ts';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
-import { DayList } from './day-list.tsx';
-import { dropSet } from './keep-set.ts';
 import { LineAtHand } from './line-at-hand.tsx';
-import { mergedSets } from './merge.ts';
 import { deskOf, nextOf, sheetOf } from './next-of.ts';
-import type { ShownSet } from './merge.ts';
-import { useParcels } from './outbox.tsx';
-import type { Parcel } from './outbox-store.ts';
 import { PersonStrip } from './person-strip.tsx';
-import { useSheetsOf } from './use-sheets.ts';
-import { setSummary } from './words.ts';
 
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
 export function GroupPage() {
   const { params } = useAddress();
-  const people = useAsk('people');
+  const { query: people } = usePeople();
   const ids = (params.get('people') ?? '').split(',').filter(Boolean);
   const today = useAsk('today', ids.length > 0 ? { people: ids } : null);
   if (ids.length === 0) {
@@ -64,15 +58,7 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
       }
     }
   }, [there]);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 'ArrowRight') go(at + 1);
-      if (e.key === 'ArrowLeft') go(at - 1);
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  useKeys({ ArrowRight: () => go(at + 1), ArrowLeft: () => go(at - 1) });
 
   const name = (id: string) => all.find((p) => p.id === id)?.name ?? '';
   return (

@@ -1,6 +1,6 @@
+import { observedOf } from '../log/index.ts';
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { observedOf } from './observed.ts';
 import { set } from '../../core/testing/samples.ts';
 import { useSetDraft } from './set-draft.ts';
 

@@ -1,3 +1,4 @@
+import { outbox } from '../log/index.ts';
 import 'fake-indexeddb/auto';
 import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -5,7 +6,6 @@ import type { TodayPerson } from '../../contract/session.ts';
 import { inHall } from '../testing/in-hall.tsx';
 import { CheckInForm } from './check-in-form.tsx';
 import { doorFor } from '../../core/floor/index.ts';
-import { outbox } from './outbox-store.ts';
 
 const person = (change: Partial<TodayPerson> = {}): TodayPerson => ({
   personId: 'ida',

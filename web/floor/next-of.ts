@@ -1,9 +1,9 @@
+import type { ShownSet } from '../log/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { factsOf, nextSet } from '../../core/ladder/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import type { ShownSet } from './merge.ts';
 
 /** The sheet of a variation as it is read for somebody on a line. */
 export const sheetOf = (variation: string, { stage }: TodayLine, person: string): Of<'sheet'> => ({

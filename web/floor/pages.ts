@@ -1,0 +1,2 @@
+export { GroupPage } from './group-page.tsx';
+export { TodayPage } from './today-page.tsx';
