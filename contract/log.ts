@@ -39,17 +39,28 @@ function schemaOfField(f: SetFieldAbout): Joi.Schema {
         : f.is === 'choice'
           ? oneOf(f.of)
           : ITEMS[f.is](f.most);
-  return f.blank === null ? of.allow(null) : of;
+  return f.blank === null ? of.allow(null).default(null) : of;
 }
 
-export const setSchema = shape({
-  personId: Joi.string().uuid(),
-  date: day(),
-  edit: whole(1, 100_000),
-  variation: slug(),
-  variationRevision: whole(1, 1_000_000),
-  ...Object.fromEntries(setFields().map(([name, f]) => [name, schemaOfField(f)])),
-}).prefs(strict);
+const fieldsOf = (unknownable: boolean) =>
+  Object.fromEntries(
+    setFields().flatMap(([name, f]) =>
+      (f.blank === null) === unknownable ? [[name, schemaOfField(f)]] : [],
+    ),
+  );
+
+export const setSchema = shape(
+  {
+    personId: Joi.string().uuid(),
+    date: day(),
+    edit: whole(1, 100_000),
+    variation: slug(),
+    variationRevision: whole(1, 1_000_000),
+    ...fieldsOf(false),
+  },
+  // A parcel of an older version may not know of a field: what it leaves out is not known.
+  fieldsOf(true),
+).prefs(strict);
 
 export const deleteSetSchema = shape({ edit: whole(2, 100_000) }).prefs(strict);
 export interface DeleteSetRequest {

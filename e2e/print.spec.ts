@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import type { LibraryFile } from '../core/exchange/index.ts';
 import { resolve, shelfOf } from '../core/library/index.ts';
-import { linesOn } from '../core/sheets/index.ts';
+import { sheetLines } from '../core/sheets/index.ts';
 import { expect, openJob, sheetsSettled, signIn, test } from './hall.ts';
 
 const { documents } = JSON.parse(
@@ -14,7 +14,7 @@ const byLength = shelf
   .all('variation')
   .map((v) => ({
     slug: v.slug,
-    length: linesOn('full', resolve(v, shelf)).reduce((n, l) => n + l.text.length, 0),
+    length: sheetLines('full', resolve(v, shelf)).reduce((n, l) => n + l.text.length, 0),
   }))
   .sort((a, b) => a.length - b.length)
   .map((v) => v.slug);

@@ -119,7 +119,7 @@ export function decide(input: DecisionInput): Decision {
     signOffs: input.signOffs ?? [],
     ...(input.nameOf ? { nameOf: input.nameOf } : {}),
   };
-  const asked = askedOf(level, standing);
+  const asked = askedWords(level, standing);
   const advance = evaluate(asked.advance, sessions, ctx);
   const stepBack = evaluate(asked.stepBack, sessions, ctx);
   const target = targetAt(level.dose, standing.taken);
@@ -223,7 +223,7 @@ export function decide(input: DecisionInput): Decision {
 }
 
 /** What is asked of somebody on the level: its own criteria, or those of the first variant that fits their role and stage. */
-export function askedOf(
+export function askedWords(
   level: SettledLevel,
   standing: Pick<Standing, 'role' | 'stage'>,
 ): { advance: Criterion; stepBack: Criterion } {
@@ -235,7 +235,7 @@ export function askedOf(
 
 /** How much evidence a decision on the level reads at most: so many sessions, and all of so many days. */
 export function evidenceWindow(level: SettledLevel, standing: Pick<Standing, 'role' | 'stage'>) {
-  const { advance, stepBack } = askedOf(level, standing);
+  const { advance, stepBack } = askedWords(level, standing);
   const a = looksBack(advance);
   const b = looksBack(stepBack);
   // Growing inside the level looks at two sessions, the pace at a few.

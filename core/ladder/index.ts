@@ -1,4 +1,4 @@
-export { OUTCOMES, askedOf, decide, evidenceWindow, painfulDays } from './decide.ts';
+export { OUTCOMES, askedWords, decide, evidenceWindow, painfulDays } from './decide.ts';
 export type { Decision, DecisionInput, Outcome, Standing } from './decide.ts';
 export { aidsOf, factsOf } from './facts.ts';
 export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';

@@ -14,7 +14,7 @@ import {
   resolveLadder,
   withChanges,
 } from '../library/index.ts';
-import { linesOn } from '../sheets/index.ts';
+import { sheetLines } from '../sheets/index.ts';
 import { effectsOf } from './effects.ts';
 import { STAGES } from '../terms/index.ts';
 import type { Body, HouseQuestion, Line, Shelf } from '../library/index.ts';
@@ -196,7 +196,7 @@ describe('no sheet prints a line that contradicts the rule in force', () => {
         for (const v of s.all('variation')) {
           for (const person of [undefined, ...STAGES.map((stage) => ({ stage, answers: own }))]) {
             const r = resolve(v, s, person);
-            for (const { text } of linesOn('screen', r)) {
+            for (const { text } of sheetLines('screen', r)) {
               printed++;
               if (free.has(text)) continue;
               for (const g of guarded.get(text) ?? []) {

@@ -13,7 +13,7 @@ import {
   SimilarityIndex,
   wordsIn,
 } from '../library/index.ts';
-import { LEADING, linesOn } from '../sheets/index.ts';
+import { LEADING, sheetLines } from '../sheets/index.ts';
 import { equalsAmong, fitOf } from '../kit/index.ts';
 import { canBeMet, neverMet } from '../criterion/index.ts';
 import { factsOf } from '../ladder/index.ts';
@@ -254,7 +254,7 @@ function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded
     }
   }
   // The same words, free here and dropped elsewhere by the very answer that is in force here.
-  for (const line of linesOn('screen', r)) {
+  for (const line of sheetLines('screen', r)) {
     if (line.section.startsWith('Caution')) continue;
     for (const g of guarded.of(line.text)) {
       const [question, allowed] =

@@ -1,6 +1,6 @@
-export { LEADING, lineWords, linesOn, needName, sheetBlocks } from './blocks.ts';
-export type { Block, BlockId, BlockLine, ReadOn } from './blocks.ts';
-export { drawsOn } from './draws-on.ts';
+export { LEADING, lineWords, sheetLines, needName, sheetBlocks } from './sheet-blocks.ts';
+export type { Block, BlockId, BlockLine, Medium } from './sheet-blocks.ts';
+export { sheetDocuments } from './sheet-documents.ts';
 export { MOST_ITEMS, MOST_OF_DAY, SHEET_KINDS, SHEET_WORDS, isOfDay, readJob, writeJob } from './job.ts';
 export type { JobItem, SheetKind } from './job.ts';
 export { FAULT_LETTERS, countedWord, logRows, takesLoad } from './log-rows.ts';

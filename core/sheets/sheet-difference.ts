@@ -3,8 +3,8 @@ import { STAGES } from '../terms/index.ts';
 import type { Stage } from '../terms/index.ts';
 import { canonicalJson, resolve } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
-import { faultSection, hasFigure, hasToes, lineWords, sheetBlocks } from './blocks.ts';
-import type { ReadOn } from './blocks.ts';
+import { faultSection, hasFigure, hasToes, lineWords, sheetBlocks } from './sheet-blocks.ts';
+import type { Medium } from './sheet-blocks.ts';
 import type { SheetKind } from './job.ts';
 
 /** A line as it is read, with what it is told under. */
@@ -33,12 +33,12 @@ export interface SheetEffect {
 
 /** What differs between two readings of one variation on paper or screen; null where they print and draw the same. */
 export function sheetDifference(
-  on: ReadOn,
+  on: Medium,
   before: ResolvedVariation,
   after: ResolvedVariation,
   stage: Stage | null,
 ): SheetEffect | null {
-  const [allBefore, allAfter] = [toldOn(on, before), toldOn(on, after)];
+  const [allBefore, allAfter] = [toldLines(on, before), toldLines(on, after)];
   const figure = hasFigure(on) && canonicalJson(before.mechanics) !== canonicalJson(after.mechanics);
   // Most sheets are the same, so that is looked at first.
   const same = allBefore.length === allAfter.length && allBefore.every((l, i) => sameLine(l, allAfter[i]!));
@@ -74,7 +74,7 @@ export function sheetDifference(
 }
 
 /** The lines on it, each as it makes sense alone. */
-const toldOn = (on: ReadOn, r: ResolvedVariation) =>
+const toldLines = (on: Medium, r: ResolvedVariation) =>
   sheetBlocks(on, r)
     .flatMap((b) => b.lines)
     .map((l) => ({
@@ -85,7 +85,7 @@ const toldOn = (on: ReadOn, r: ResolvedVariation) =>
 
 const FAULT = faultSection('');
 /** The faults that the lines are of, by their document, with their names. */
-const faultsIn = (lines: ReturnType<typeof toldOn>) =>
+const faultsIn = (lines: ReturnType<typeof toldLines>) =>
   new Map(
     lines.flatMap((l) =>
       l.of?.startsWith('fault/') ? [[l.of, l.section.slice(FAULT.length)] as const] : [],

@@ -4,10 +4,10 @@ import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
 import { carries, resolve, shelfOf } from '../library/index.ts';
 import type { Body, Caution, HouseQuestion, Variation } from '../library/index.ts';
-import { drawsOn } from './draws-on.ts';
+import { sheetDocuments } from './sheet-documents.ts';
 import { logRows } from './log-rows.ts';
 import { MOST_ITEMS, MOST_OF_DAY, readJob, SHEET_KINDS, writeJob } from './job.ts';
-import { linesOn } from './blocks.ts';
+import { sheetLines } from './sheet-blocks.ts';
 import { differsOnPaper } from './sheet-difference.ts';
 import { WARM_UP_S, warmUpFor } from './warm-up.ts';
 import type { JobItem } from './job.ts';
@@ -60,7 +60,7 @@ describe('a print job as text', () => {
 });
 
 describe('what a sheet draws on', () => {
-  const on = (kind: JobItem['kind'], ...of: string[]) => drawsOn({ kind, of }, shelf);
+  const on = (kind: JobItem['kind'], ...of: string[]) => sheetDocuments({ kind, of }, shelf);
 
   it('full: the variation, its cues, faults, kit, drills, cautions and the house questions behind its lines', () => {
     for (const id of [
@@ -147,7 +147,7 @@ describe('what a sheet draws on', () => {
 
   it('leaves of a reading what stands on the paper', () => {
     const r = resolve(variation('box-squat'), shelf);
-    const texts = (kind: JobItem['kind']) => linesOn(kind, r).map((l) => `${l.section}: ${l.text}`);
+    const texts = (kind: JobItem['kind']) => sheetLines(kind, r).map((l) => `${l.section}: ${l.text}`);
     const floor = texts('floor');
     expect(floor.filter((l) => l.startsWith('Cues'))).toHaveLength(3);
     expect(floor.some((l) => l.startsWith('Breathing'))).toBe(false);
@@ -155,7 +155,7 @@ describe('what a sheet draws on', () => {
     // What ends the set is on it with when, other faults are not.
     expect(floor.filter((l) => l.includes('Sharp or rising pain ends the set'))).toHaveLength(1);
     expect(floor.some((l) => l.includes('Drops the last part'))).toBe(false);
-    expect(linesOn('log', r).flatMap((l) => (l.of?.startsWith('fault/') ? [l.text] : []))).toEqual(
+    expect(sheetLines('log', r).flatMap((l) => (l.of?.startsWith('fault/') ? [l.text] : []))).toEqual(
       r.faults.map((f) => f.name),
     );
     expect(texts('handout').some((l) => l.includes('Firm cushions or thick books'))).toBe(true);
@@ -165,8 +165,8 @@ describe('what a sheet draws on', () => {
   it('every line that comes from another document comes from one that the sheet draws on', () => {
     for (const kind of ['floor', 'full', 'handout', 'log'] as const) {
       for (const v of shelf.all('variation')) {
-        const drawn = drawsOn({ kind, of: [v.slug] }, shelf);
-        for (const l of linesOn(kind, resolve(v, shelf))) {
+        const drawn = sheetDocuments({ kind, of: [v.slug] }, shelf);
+        for (const l of sheetLines(kind, resolve(v, shelf))) {
           if (l.of !== null) expect(drawn, `${kind} ${v.slug}`).toContain(l.of);
         }
       }
@@ -194,10 +194,10 @@ describe('what a sheet draws on', () => {
         fc.constantFrom('floor', 'full', 'handout', 'log'),
         (body, v, kind) => {
           const after = swapped(reworded(body) as Body);
-          const drawn = drawsOn({ kind, of: [v.slug] }, shelf).has(`${body.kind}/${body.slug}`);
+          const drawn = sheetDocuments({ kind, of: [v.slug] }, shelf).has(`${body.kind}/${body.slug}`);
           for (const person of readers) {
-            const was = linesOn(kind, resolve(v, shelf, person));
-            const is = linesOn(kind, resolve(after.get('variation', v.slug)!, after, person));
+            const was = sheetLines(kind, resolve(v, shelf, person));
+            const is = sheetLines(kind, resolve(after.get('variation', v.slug)!, after, person));
             if (drawn) changedOnPaper += JSON.stringify(is) === JSON.stringify(was) ? 0 : 1;
             else expect(is).toEqual(was);
           }

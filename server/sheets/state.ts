@@ -3,7 +3,7 @@ import type { ChangedSince, PrintedState } from '../../contract/sheets.ts';
 import { criterionEffects } from '../../core/review/index.ts';
 import { documentId, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
-import { differsOnPaper, drawsOn } from '../../core/sheets/index.ts';
+import { differsOnPaper, sheetDocuments } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -36,7 +36,7 @@ export async function stateOf(
     if (!body) throw new Refusal(404, `There is no ${subject} "${slug}" here.`);
     return body.name;
   });
-  const ids = new Set([...drawsOn(item, before.shelf), ...drawsOn(item, now.shelf)]);
+  const ids = new Set([...sheetDocuments(item, before.shelf), ...sheetDocuments(item, now.shelf)]);
   const newer = [...ids].filter((id) => now.revisions.get(id) !== before.revisions.get(id));
   const changed = await lastChanges(db, newer, before.revisions, printed, now.state);
   const drawn = [...ids].flatMap((id) =>

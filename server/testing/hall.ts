@@ -1,3 +1,4 @@
+import { blankSet } from '../../core/log/index.ts';
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
@@ -173,29 +174,15 @@ export function setOf(personId: string, change: Partial<SetRequest> = {}): SetRe
     personId,
     date: '2026-11-24',
     edit: 1,
-    ordinal: 1,
     variation: 'floor-lift',
     variationRevision: 1,
-    role: 'work',
-    warmUp: false,
+    ...blankSet(),
+    ordinal: 1,
     watched: true,
-    sideTest: false,
-    side: null,
     plannedReps: 12,
     doneReps: 12,
-    holdS: null,
-    rounds: null,
-    loadKg: null,
-    loadKind: 'none',
     effort: 6,
-    tempoKept: null,
-    rangeReached: null,
-    rangeDeg: null,
-    faults: [],
-    sensations: null,
     pain: 0,
-    atEase: null,
-    aids: null,
     ...change,
   };
 }

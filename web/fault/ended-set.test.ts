@@ -1,25 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { blankSet } from '../../core/log/index.ts';
+import { observedOf } from '../log/index.ts';
 import type { Observed } from '../log/index.ts';
 import { endedSet } from './ended-set.ts';
 
 const set = (change: Partial<Observed> = {}): Observed => ({
+  ...observedOf(blankSet()),
   doneReps: 10,
-  holdS: null,
-  rounds: null,
   side: 'left',
-  sideTest: false,
-  warmUp: false,
-  watched: false,
-  loadKg: null,
-  effort: null,
-  pain: null,
-  faults: [],
-  sensations: null,
-  atEase: null,
-  tempoKept: null,
-  rangeReached: null,
-  rangeDeg: null,
-  aids: null,
   ...change,
 });
 const knee = { region: 'front of knee', kind: 'pain', side: 'left' } as const;

@@ -13,9 +13,11 @@ import {
   writeJob,
 } from '../../core/sheets/index.ts';
 import type { PaperRow } from '../../core/sheets/index.ts';
+import { blankSet } from '../../core/log/index.ts';
 import { useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, fromMass, Loaded, Notice, TextField } from '../ui/index.ts';
 import { keepSet } from './keep-set.ts';
+import { observedOf } from './observed.ts';
 import { useLogUpTo } from './use-day.ts';
 
 /** Type in what a paper log sheet says, row by row as it is printed; everything is kept at once or nothing. */
@@ -98,12 +100,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
       keepSet(
         { personId, date, ordinal: last + i + 1, resolved, revision, target },
         {
-          warmUp: false,
-          sideTest: false,
-          tempoKept: null,
-          rangeReached: null,
-          rangeDeg: null,
-          atEase: null,
+          ...observedOf(blankSet()),
           aids: v.lastAids?.aids ?? null,
           ...set,
         },

@@ -1,7 +1,7 @@
 import type { OnLadder } from '../../core/floor/index.ts';
 import { useMemo, useState } from 'react';
 import {
-  askedOf,
+  askedWords,
   MEASURE_WORDS,
   measured,
   measuresIn,
@@ -77,7 +77,7 @@ export function Measures({
             key={`${on.ladder.slug} ${level.id}`}
             sets={list.filter((s) => s.variation === level.main || level.equals.includes(s.variation))}
             on={on}
-            asked={askedOf(level, on.standing!).advance}
+            asked={askedWords(level, on.standing!).advance}
             massKg={massKg}
           />
         )}

@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
-import { BarredNow, blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf } from './words.ts';
+import { BarredNow, blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
+import { aidsLine, askedWords } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
 const SIZES = [
@@ -20,7 +20,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const aids = aidsLine(sheet.of);
-  const on = blocksOf('floor', r);
+  const on = blocksById('floor', r);
   const [runThrough, kit] = [inOneLine(on, 'runThrough', ' → '), inOneLine(on, 'equipment', ', ')];
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={20} handheldStep={SIZES.length - 1}>
@@ -53,7 +53,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
             </ol>
             {runThrough && <p className="mt-1">{runThrough}</p>}
             <p className="mt-1 font-semibold">
-              {askedOf(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
+              {askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
             </p>
             {aids ? <p>Last time: {aids}</p> : kit && <p>{kit}</p>}
             <p className="mt-1 border-[3px] border-black px-2 py-1">

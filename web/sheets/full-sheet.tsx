@@ -1,8 +1,8 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { VIEW_WORDS } from '../../core/terms/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { BarredNow, blocksOf, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf } from './words.ts';
+import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
+import { aidsLine, askedWords } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 9 pt. */
 const SIZES = [
@@ -19,7 +19,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
   const { resolved: r, revision } = sheet.of;
   const v = r.source;
   const aids = aidsLine(sheet.of);
-  const on = blocksOf('full', r);
+  const on = blocksById('full', r);
   const cues = new Map(r.cues.map((c) => [`cue/${c.slug}`, `${c.phase}, ${VIEW_WORDS[c.view]}`]));
   const [first, more] = [on.get('cues')?.lines.slice(0, 3), on.get('cues')?.lines.slice(3)];
   return (
@@ -37,7 +37,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
                 <h1 className="text-[24pt] leading-none">{v.name}</h1>
               </div>
               <p className="text-right">
-                <b>{askedOf(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}</b>
+                <b>{askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}</b>
                 <br />
                 {inOneLine(on, 'tempo')} Revision {revision}
               </p>

@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
-import { BarredNow, blocksOf, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf } from './words.ts';
+import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
+import { aidsLine, askedWords } from './words.ts';
 
 const SIZES = [
   { text: 14, cue: 32, figure: 0.75 },
@@ -19,7 +19,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
   const { resolved: r } = sheet.of;
   const v = r.source;
   const aids = aidsLine(sheet.of);
-  const on = blocksOf('handout', r);
+  const on = blocksById('handout', r);
   const runThrough = inOneLine(on, 'runThrough', ' → ');
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={1} leastPt={10}>
@@ -44,7 +44,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
             </div>
             <Part title="How much">
               <p className="font-semibold">
-                {askedOf(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
+                {askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
               </p>
               {v.laterality !== 'two legs' && <p>The weaker side first; do no more on the other.</p>}
               {aids && <p>As last time: {aids}.</p>}

@@ -1,7 +1,7 @@
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { countedWord, FAULT_LETTERS, logRows, takesLoad } from '../../core/sheets/index.ts';
-import { BarredNow, blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
-import { aidsLine, askedOf } from './words.ts';
+import { BarredNow, blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
+import { aidsLine, askedWords } from './words.ts';
 
 const SIZES = [
   { text: 10, rowMm: 8 },
@@ -56,7 +56,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   const v = r.source;
   const rows = logRows(v, of.target);
   const aids = aidsLine(of);
-  const on = blocksOf('log', r);
+  const on = blocksById('log', r);
   const counted = countedWord(v);
   const loaded = takesLoad(v);
   const columns = [
@@ -74,7 +74,8 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   return (
     <section className="sheet-block mt-2">
       <h2 className="text-[1.25em] leading-tight">
-        {v.name} <span className="font-normal">{askedOf(of, inOneLine(on, 'dose'), job.hall.massUnit)}</span>
+        {v.name}{' '}
+        <span className="font-normal">{askedWords(of, inOneLine(on, 'dose'), job.hall.massUnit)}</span>
       </h2>
       <BarredNow barred={of.barred} />
       <p>

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { PrintJob, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { lineWords, sheetBlocks, writeJob } from '../../core/sheets/index.ts';
-import type { Block, BlockId, BlockLine, ReadOn } from '../../core/sheets/index.ts';
+import type { Block, BlockId, BlockLine, Medium } from '../../core/sheets/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { fullDay } from '../ui/index.ts';
 import { Qr } from './qr.tsx';
@@ -36,7 +36,7 @@ export function usePrinting(): Printing {
 
 /** What stands on a kind of paper, by block. */
 export type Blocks = ReadonlyMap<BlockId, Block>;
-export const blocksOf = (on: ReadOn, r: ResolvedVariation): Blocks =>
+export const blocksById = (on: Medium, r: ResolvedVariation): Blocks =>
   new Map(sheetBlocks(on, r).map((b) => [b.id, b]));
 /** The lines of a block said one after the other. */
 export const inOneLine = (blocks: Blocks, id: BlockId, by = ' '): string =>

@@ -1,7 +1,7 @@
 import type { PrintedSheet } from '../../contract/sheets.ts';
 import { BARRED } from '../../core/sheets/index.ts';
 import { PrintedFigures } from './figures.tsx';
-import { blocksOf, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
+import { blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
 
 const SIZES = [
   { text: 13, figure: 0.3 },
@@ -39,7 +39,7 @@ export function WarmUpList({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'wa
             <ol className="mt-1">
               {sheet.entries.map(({ of, step: what, because }) => {
                 const { resolved: r } = of;
-                const on = blocksOf('warm-up', r);
+                const on = blocksById('warm-up', r);
                 return (
                   <li
                     key={r.source.slug}

@@ -4,7 +4,7 @@ import { usedWords } from '../../core/terms/index.ts';
 import { targetWords } from '../log/index.ts';
 
 /** What is asked for: the person's own target, else the dose that stands on the paper. */
-export const askedOf = (
+export const askedWords = (
   { resolved: r, target }: PrintedVariation,
   dose: string,
   unit: 'kg' | 'lb',

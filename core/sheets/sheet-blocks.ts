@@ -5,7 +5,7 @@ import { SEVERITY_WORDS, VIEW_WORDS } from '../terms/index.ts';
 import type { SheetKind } from './job.ts';
 
 /** Where the reading of one variation stands: a kind of paper, or the screen, which shows all there is. */
-export type ReadOn = SheetKind | 'screen';
+export type Medium = SheetKind | 'screen';
 
 export type BlockId =
   | 'name'
@@ -49,7 +49,7 @@ export interface Block {
 export const LEADING = { floor: 3, handout: 1, 'warm-up': 1 } as const;
 
 /** What stands on it, in the order of the work. */
-const STANDS: Record<ReadOn, readonly BlockId[]> = {
+const STANDS: Record<Medium, readonly BlockId[]> = {
   screen: [
     'name',
     'cautions',
@@ -111,13 +111,13 @@ const STANDS: Record<ReadOn, readonly BlockId[]> = {
 };
 
 /** A log has no figure. */
-export const hasFigure = (on: ReadOn): boolean => on !== 'log';
+export const hasFigure = (on: Medium): boolean => on !== 'log';
 /** The angle of the toes is for the coach. */
-export const hasToes = (on: ReadOn): boolean => on === 'screen' || on === 'full';
+export const hasToes = (on: Medium): boolean => on === 'screen' || on === 'full';
 
 type Compose = (
   r: ResolvedVariation,
-  on: ReadOn,
+  on: Medium,
 ) => { title: string; lines: BlockLine[]; documents?: string[] };
 
 const own = (section: string, text: string, lead: string | null = null): BlockLine => ({
@@ -306,7 +306,7 @@ const COMPOSE: Record<BlockId, Compose> = {
 };
 
 /** Four numbers; what they mean is said where there is room for it. */
-const tempoLine = (r: ResolvedVariation, on: ReadOn): BlockLine =>
+const tempoLine = (r: ResolvedVariation, on: Medium): BlockLine =>
   own(
     'Tempo',
     `Tempo ${tempoWords(r.source.tempo)} s${on === 'screen' || on === 'handout' ? ': lowering, bottom, rising, top' : ''}.`,
@@ -376,14 +376,14 @@ function wholeFault(f: ResolvedFault): BlockLine[] {
  * What stands on a kind of paper, or on the screen, of a variation as it is resolved for its reader: composed here alone,
  * read by paper and screen, by what a sheet draws on and by what differs on it. Blocks without a line are left out.
  */
-export const sheetBlocks = (on: ReadOn, r: ResolvedVariation): Block[] =>
+export const sheetBlocks = (on: Medium, r: ResolvedVariation): Block[] =>
   STANDS[on].flatMap((id) => {
     const { title, lines, documents = [] } = COMPOSE[id](r, on);
     return lines.length > 0 ? [{ id, title, lines, documents: [...new Set(documents)] }] : [];
   });
 
 /** Every line of a reading, in order. */
-export const linesOn = (on: ReadOn, r: ResolvedVariation): BlockLine[] =>
+export const sheetLines = (on: Medium, r: ResolvedVariation): BlockLine[] =>
   sheetBlocks(on, r).flatMap((b) => b.lines);
 
 /** "Knees fall in: Widen the stance." */

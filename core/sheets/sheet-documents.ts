@@ -1,7 +1,7 @@
 import { answerReferencesOf, documentId, placesOn, referencesOf, resolve } from '../library/index.ts';
 import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
 import { STAGES } from '../terms/index.ts';
-import { sheetBlocks } from './blocks.ts';
+import { sheetBlocks } from './sheet-blocks.ts';
 import type { JobItem } from './job.ts';
 import { warmUpFor } from './warm-up.ts';
 
@@ -10,7 +10,7 @@ import { warmUpFor } from './warm-up.ts';
  * makes the paper outdated. What the shelf does not hold is left out. Whom it was printed for is not asked: cues of
  * every stage count.
  */
-export function drawsOn(item: JobItem, shelf: Shelf): Set<string> {
+export function sheetDocuments(item: JobItem, shelf: Shelf): Set<string> {
   const ids = new Set<string>();
   const take = (kind: Kind, slug: string): Body | undefined => {
     const body = shelf.get(kind, slug);
