@@ -10,7 +10,7 @@ import { Button, Empty, Loaded } from '../ui/index.ts';
 
 /** Sets another coach watched today, to be rated without seeing what they saw. */
 export function RatePage() {
-  const { query: people } = usePeople();
+  const { query: people } = usePeople(true);
   return (
     <div className="mx-auto max-w-4xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">

@@ -17,7 +17,7 @@ import { PersonStrip } from './person-strip.tsx';
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
 export function GroupPage() {
   const { params } = useAddress();
-  const { query: people } = usePeople();
+  const { query: people } = usePeople(true);
   const ids = (params.get('people') ?? '').split(',').filter(Boolean);
   const today = useAsk('today', ids.length > 0 ? { people: ids } : null);
   if (ids.length === 0) {

@@ -28,7 +28,7 @@ const MOST_AT_ONCE = 60;
 export function TodayPage() {
   const { hall, me } = useSigned();
   const { params, set } = useAddress();
-  const { people, query, nameOf: name } = usePeople();
+  const { people, query, nameOf: name } = usePeople(true);
   const squads = useAsk('squads');
   const many = people.length > MOST_AT_ONCE;
   const squadId = params.get('squad') ?? (many ? (me.squadIds[0] ?? squads.data?.[0]?.id ?? null) : null);

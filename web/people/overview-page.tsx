@@ -14,7 +14,7 @@ interface Section {
 export function OverviewPage() {
   const { hall } = useSigned();
   const { params, set } = useAddress();
-  const { query: people } = usePeople();
+  const { query: people } = usePeople(true);
   const squads = useAsk('squads');
   const lines = useAsk('overview');
   const squad = params.get('squad');

@@ -41,7 +41,7 @@ const NOT_YET = { data: undefined, error: null };
 /** Everybody, where they stand and what the evidence says. */
 export function People() {
   const { hall, me } = useSigned();
-  const { people, query } = usePeople();
+  const { people, query } = usePeople(true);
   const squads = useAsk('squads');
   const lines = useAsk('overview');
   const add = useSend('addPerson');

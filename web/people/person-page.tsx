@@ -40,7 +40,7 @@ export function PersonPage() {
   const { id = '' } = useParams();
   const { me } = useSigned();
   const units = useUnits();
-  const { query: people } = usePeople();
+  const { query: people } = usePeople(true);
   const ladders = useAsk('personOnLadders', { person: id });
   const edit = useSend('savePerson', { person: id });
   const [dialog, setDialog] = useState<'edit' | 'erase' | null>(null);

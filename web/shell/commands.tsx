@@ -25,7 +25,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const units = useUnits();
   const navigate = useNavigate();
   const { entries } = useLibrary(open);
-  const { people } = usePeople(open);
+  const { people } = usePeople(open && me.role !== 'viewer');
   const [text, setText] = useState('');
   const found = useSearch(entries, open ? text : '').found ?? [];
   const byId = new Map(entries.map((e) => [entryId(e), e]));

@@ -6,10 +6,13 @@ import { useSigned } from './start.tsx';
 
 const NONE: Person[] = [];
 
-/** Everybody, and who is who; nobody for viewers, who see no people. */
-export function usePeople(asked = true) {
+/**
+ * Everybody, and who is who.
+ * @param asked absent: nobody for viewers, who see no people; a page about people asks all the same and says so
+ */
+export function usePeople(asked?: boolean) {
   const { me } = useSigned();
-  const query = useAsk('people', asked && me.role !== 'viewer' ? {} : null);
+  const query = useAsk('people', (asked ?? me.role !== 'viewer') ? {} : null);
   const people = query.data ?? NONE;
   const lookup = useMemo(() => {
     const byId = new Map(people.map((p) => [p.id, p]));
