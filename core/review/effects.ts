@@ -1,5 +1,5 @@
 import { referencesOf, resolve, resolveLadder, documentId } from '../library/index.ts';
-import type { Body, Ladder, Variation, ForPerson, Shelf } from '../library/index.ts';
+import type { Body, Kind, Ladder, Variation, ForPerson, Shelf } from '../library/index.ts';
 import { sentenceOf } from '../criterion/index.ts';
 import { sheetDifference } from '../sheets/index.ts';
 import type { SheetEffect } from '../sheets/index.ts';
@@ -31,10 +31,11 @@ export function effectsOf(before: Shelf, after: Shelf, changed: readonly Body[])
   const ids = new Set(changed.map(documentId));
   const sheets: SheetEffect[] = [];
   let looked = 0;
+  const [was, is] = [touching(ids, before), touching(ids, after)];
   for (const v of after.all('variation')) {
     const old = before.get('variation', v.slug);
     if (!old || v.retired || old.retired) continue;
-    if (!question && !touches(ids, v, after) && !touches(ids, old, before)) continue;
+    if (!is(v) && !was(old)) continue;
     looked++;
     sheets.push(...sheetEffects(before, after, old, v, question));
   }
@@ -60,16 +61,25 @@ export function criterionEffects(before: Shelf, after: Shelf, ladders: readonly 
   });
 }
 
-/** Whether a sheet draws on any of the documents, directly or through one it names. */
-function touches(ids: ReadonlySet<string>, v: Variation, shelf: Shelf): boolean {
-  if (ids.has(documentId(v))) return true;
+/** Whether a sheet draws on any of the documents, directly or through one that it names: a house question too. */
+function touching(ids: ReadonlySet<string>, shelf: Shelf): (v: Variation) => boolean {
   // Any caution may newly carry or leave a sheet: its predicate is looked at by resolving.
-  for (const id of ids) if (id.startsWith('caution/')) return true;
-  return referencesOf(v).some((r) => {
-    if (ids.has(`${r.kind}/${r.slug}`)) return true;
-    const fault = r.kind === 'fault' ? shelf.get('fault', r.slug) : undefined;
-    return fault !== undefined && referencesOf(fault).some((x) => ids.has(`${x.kind}/${x.slug}`));
-  });
+  const caution = [...ids].some((id) => id.startsWith('caution/'));
+  const known = new Map<string, boolean>();
+  const names = (body: Body): boolean => referencesOf(body).some((r) => ids.has(`${r.kind}/${r.slug}`));
+  const through = ({ kind, slug }: { kind: Kind; slug: string }): boolean => {
+    const id = `${kind}/${slug}`;
+    let found = known.get(id);
+    if (found === undefined) {
+      // Another variation is named, not read; what a fault's answers name is read.
+      const body = kind === 'variation' ? undefined : shelf.get(kind, slug);
+      known.set(id, (found = body !== undefined && (names(body) || (kind === 'fault' && deeper(body)))));
+    }
+    return found;
+  };
+  const deeper = (fault: Body): boolean =>
+    referencesOf(fault).some((r) => r.kind !== 'variation' && r.kind !== 'fault' && through(r));
+  return (v) => ids.has(documentId(v)) || caution || names(v) || referencesOf(v).some(through);
 }
 
 function sheetEffects(

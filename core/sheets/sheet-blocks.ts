@@ -118,7 +118,7 @@ export const hasToes = (on: Medium): boolean => on === 'screen' || on === 'full'
 type Compose = (
   r: ResolvedVariation,
   on: Medium,
-) => { title: string; lines: BlockLine[]; documents?: string[] };
+) => { title: string; lines: BlockLine[]; documents?: () => string[] };
 
 const own = (section: string, text: string, lead: string | null = null): BlockLine => ({
   section,
@@ -152,7 +152,7 @@ const COMPOSE: Record<BlockId, Compose> = {
   prepare: (r) => ({
     title: 'Before it',
     lines: r.drills.map((d) => ({ ...own('Before it', d.name), of: `variation/${d.slug}` })),
-    documents: r.drills.map((d) => `variation/${d.slug}`),
+    documents: () => r.drills.map((d) => `variation/${d.slug}`),
   }),
   equipment: (r, on) => {
     const every = [...r.equipmentAll, ...r.equipmentAny.flat()];
@@ -184,7 +184,7 @@ const COMPOSE: Record<BlockId, Compose> = {
                 ]),
         ...(on === 'screen' || on === 'full' ? fields(r, 'setUpMeasures') : []),
       ],
-      documents: every.map((n) => `equipment/${n.equipment.slug}`),
+      documents: () => every.map((n) => `equipment/${n.equipment.slug}`),
     };
   },
   gettingIn: (r) => ({ title: 'Getting in', lines: fields(r, 'gettingIn') }),
@@ -241,16 +241,16 @@ const COMPOSE: Record<BlockId, Compose> = {
     return {
       title: 'Cues',
       lines: cues.map((c) => ({ ...own('Cues', c.text), of: `cue/${c.slug}` })),
-      documents: cues.map((c) => `cue/${c.slug}`),
+      documents: () => cues.map((c) => `cue/${c.slug}`),
     };
   },
   runThrough: (r) => ({ title: 'Run-through', lines: fields(r, 'runThrough') }),
   faults: (r, on) => ({
     title: on === 'full' ? 'Faults and their first answers' : 'Faults and what answers them',
     lines: r.faults.flatMap((f) =>
-      on === 'log' ? [faultLine(f, f.name)] : on === 'full' ? [shortFault(f)] : wholeFault(f),
+      on === 'log' ? [linesOfFault(f)(f.name)] : on === 'full' ? [shortFault(f)] : wholeFault(f),
     ),
-    documents:
+    documents: () =>
       on === 'log'
         ? r.faults.map((f) => `fault/${f.slug}`)
         : r.faults.flatMap((f) => [
@@ -276,7 +276,7 @@ const COMPOSE: Record<BlockId, Compose> = {
     return {
       title: 'When to stop',
       lines: [
-        ...ending.map((f) => ({ ...faultLine(f, f.whenToStop), lead: f.name })),
+        ...ending.map((f) => linesOfFault(f)(f.whenToStop, f.name)),
         ...(on === 'handout'
           ? [
               ...r.unwanted
@@ -288,7 +288,7 @@ const COMPOSE: Record<BlockId, Compose> = {
             ]
           : []),
       ],
-      documents: ending.map((f) => `fault/${f.slug}`),
+      documents: () => ending.map((f) => `fault/${f.slug}`),
     };
   },
   cautions: (r, on) => ({
@@ -301,7 +301,7 @@ const COMPOSE: Record<BlockId, Compose> = {
         of: `caution/${c.slug}`,
       })),
     ),
-    documents: r.cautions.map((c) => `caution/${c.slug}`),
+    documents: () => r.cautions.map((c) => `caution/${c.slug}`),
   }),
 };
 
@@ -330,17 +330,15 @@ const unwantedLine = (u: ResolvedVariation['unwanted'][number]): BlockLine =>
 
 /** What the lines of a fault are told under. */
 export const faultSection = (name: string) => `Fault: ${name}`;
-const faultLine = (f: ResolvedFault, text: string, lead: string | null = null): BlockLine => ({
-  section: faultSection(f.name),
-  lead,
-  text,
-  of: `fault/${f.slug}`,
-});
+/** Lines of a fault, each told under it. */
+function linesOfFault(f: ResolvedFault) {
+  const [section, of] = [faultSection(f.name), `fault/${f.slug}`];
+  return (text: string, lead: string | null = null): BlockLine => ({ section, lead, text, of });
+}
 
 /** Its name and its first two answers, on one line. */
 const shortFault = (f: ResolvedFault): BlockLine =>
-  faultLine(
-    f,
+  linesOfFault(f)(
     f.answers
       .slice(0, 2)
       .map((a) => a.text)
@@ -350,25 +348,26 @@ const shortFault = (f: ResolvedFault): BlockLine =>
 
 /** All that is known of it, a line each; first how it weighs, when and from where it is seen. */
 function wholeFault(f: ResolvedFault): BlockLine[] {
+  const line = linesOfFault(f);
   const cause = (id: string) => f.causes.find((c) => c.id === id)?.text ?? id;
   const needsFor = (a: ResolvedFault['answers'][number]) =>
     [a.needsSecondPerson ? 'second person' : '', ...a.equipment.map((e) => e.name)]
       .filter(Boolean)
       .join(', ');
   return [
-    faultLine(f, `${f.phase}; ${f.views.map((v) => VIEW_WORDS[v]).join(', ')}`, SEVERITY_WORDS[f.severity]),
-    faultLine(f, f.sign),
-    ...f.causes.map((c) => faultLine(f, c.text, 'Likely')),
+    line(`${f.phase}; ${f.views.map((v) => VIEW_WORDS[v]).join(', ')}`, SEVERITY_WORDS[f.severity]),
+    line(f.sign),
+    ...f.causes.map((c) => line(c.text, 'Likely')),
     ...f.checks.flatMap((c) => [
-      faultLine(f, c.text, 'Check'),
-      ...c.results.map((x) => faultLine(f, x.pointsTo.map(cause).join(' '), x.result)),
+      line(c.text, 'Check'),
+      ...c.results.map((x) => line(x.pointsTo.map(cause).join(' '), x.result)),
     ]),
     ...f.answers.flatMap((a) => [
-      faultLine(f, a.text, a.answerKind),
-      ...(needsFor(a) ? [faultLine(f, needsFor(a), 'Needs')] : []),
+      line(a.text, a.answerKind),
+      ...(needsFor(a) ? [line(needsFor(a), 'Needs')] : []),
     ]),
-    ...(f.whenToStop ? [faultLine(f, f.whenToStop, 'Stop')] : []),
-    ...f.chain.flatMap((c) => [faultLine(f, c.text, 'Over weeks'), faultLine(f, c.gate, 'Until')]),
+    ...(f.whenToStop ? [line(f.whenToStop, 'Stop')] : []),
+    ...f.chain.flatMap((c) => [line(c.text, 'Over weeks'), line(c.gate, 'Until')]),
   ];
 }
 
@@ -378,13 +377,13 @@ function wholeFault(f: ResolvedFault): BlockLine[] {
  */
 export const sheetBlocks = (on: Medium, r: ResolvedVariation): Block[] =>
   STANDS[on].flatMap((id) => {
-    const { title, lines, documents = [] } = COMPOSE[id](r, on);
-    return lines.length > 0 ? [{ id, title, lines, documents: [...new Set(documents)] }] : [];
+    const { title, lines, documents } = COMPOSE[id](r, on);
+    return lines.length > 0 ? [{ id, title, lines, documents: [...new Set(documents?.())] }] : [];
   });
 
 /** Every line of a reading, in order. */
 export const sheetLines = (on: Medium, r: ResolvedVariation): BlockLine[] =>
-  sheetBlocks(on, r).flatMap((b) => b.lines);
+  STANDS[on].flatMap((id) => COMPOSE[id](r, on).lines);
 
 /** "Knees fall in: Widen the stance." */
 export const lineWords = (l: BlockLine): string => (l.lead === null ? l.text : `${l.lead}: ${l.text}`);

@@ -3,8 +3,8 @@ import { STAGES } from '../terms/index.ts';
 import type { Stage } from '../terms/index.ts';
 import { canonicalJson, resolve } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
-import { faultSection, hasFigure, hasToes, lineWords, sheetBlocks } from './sheet-blocks.ts';
-import type { Medium } from './sheet-blocks.ts';
+import { faultSection, hasFigure, hasToes, lineWords, sheetLines } from './sheet-blocks.ts';
+import type { BlockLine, Medium } from './sheet-blocks.ts';
 import type { SheetKind } from './job.ts';
 
 /** A line as it is read, with what it is told under. */
@@ -38,11 +38,14 @@ export function sheetDifference(
   after: ResolvedVariation,
   stage: Stage | null,
 ): SheetEffect | null {
-  const [allBefore, allAfter] = [toldLines(on, before), toldLines(on, after)];
+  const [rawBefore, rawAfter] = [sheetLines(on, before), sheetLines(on, after)];
   const figure = hasFigure(on) && canonicalJson(before.mechanics) !== canonicalJson(after.mechanics);
   // Most sheets are the same, so that is looked at first.
-  const same = allBefore.length === allAfter.length && allBefore.every((l, i) => sameLine(l, allAfter[i]!));
+  const same =
+    rawBefore.length === rawAfter.length &&
+    rawBefore.every((l, i) => sameLine(l, rawAfter[i]!) && l.lead === rawAfter[i]!.lead);
   if (same && !figure) return null;
+  const [allBefore, allAfter] = [rawBefore.map(told), rawAfter.map(told)];
   const [was, is] = [faultsIn(allBefore), faultsIn(allAfter)];
   const faultsGone = [...was].filter(([id]) => !is.has(id)).map(([, name]) => name);
   const faultsNew = [...is].filter(([id]) => !was.has(id)).map(([, name]) => name);
@@ -73,19 +76,16 @@ export function sheetDifference(
   };
 }
 
-/** The lines on it, each as it makes sense alone. */
-const toldLines = (on: Medium, r: ResolvedVariation) =>
-  sheetBlocks(on, r)
-    .flatMap((b) => b.lines)
-    .map((l) => ({
-      section: l.section,
-      text: l.lead === null || l.section.endsWith(l.lead) ? l.text : lineWords(l),
-      of: l.of,
-    }));
+/** A line as it makes sense alone. */
+const told = (l: BlockLine) => ({
+  section: l.section,
+  text: l.lead === null || l.section.endsWith(l.lead) ? l.text : lineWords(l),
+  of: l.of,
+});
 
 const FAULT = faultSection('');
 /** The faults that the lines are of, by their document, with their names. */
-const faultsIn = (lines: ReturnType<typeof toldLines>) =>
+const faultsIn = (lines: ReturnType<typeof told>[]) =>
   new Map(
     lines.flatMap((l) =>
       l.of?.startsWith('fault/') ? [[l.of, l.section.slice(FAULT.length)] as const] : [],
