@@ -66,14 +66,18 @@ function touching(ids: ReadonlySet<string>, shelf: Shelf): (v: Variation) => boo
   // Any caution may newly carry or leave a sheet: its predicate is looked at by resolving.
   const caution = [...ids].some((id) => id.startsWith('caution/'));
   const known = new Map<string, boolean>();
-  const names = (body: Body): boolean => referencesOf(body).some((r) => ids.has(`${r.kind}/${r.slug}`));
+  const names = (body: Body, only?: Kind): boolean =>
+    referencesOf(body).some((r) => (only ?? r.kind) === r.kind && ids.has(`${r.kind}/${r.slug}`));
   const through = ({ kind, slug }: { kind: Kind; slug: string }): boolean => {
     const id = `${kind}/${slug}`;
     let found = known.get(id);
     if (found === undefined) {
-      // Another variation is named, not read; what a fault's answers name is read.
+      // Another variation is named, not read. A fault is read with its answers and what they name; of what else is named,
+      // only the house questions that it stands under change what is read here.
       const body = kind === 'variation' ? undefined : shelf.get(kind, slug);
-      known.set(id, (found = body !== undefined && (names(body) || (kind === 'fault' && deeper(body)))));
+      found =
+        body !== undefined && (kind === 'fault' ? names(body) || deeper(body) : names(body, 'houseQuestion'));
+      known.set(id, found);
     }
     return found;
   };
