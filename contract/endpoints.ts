@@ -21,8 +21,12 @@ const STAFF = ['head coach', 'coach', 'viewer'] as const;
 const COACHES = ['head coach', 'coach'] as const;
 const HEAD = ['head coach'] as const;
 
-/** Whose it is: of nobody (the hall's), about one person, or about the people one looks after. */
-export type Whose = 'nobody' | 'a person' | 'own squad';
+/**
+ * Whose it is: the hall's; one person's, or perhaps one's; some people's; or that of whoever holds a link. The server lets
+ * through only to people whom the one who asks looks after (their squad's, those they are named for, the head coach
+ * everybody), and, where `cover` says so, to those whom they cover today.
+ */
+export type Whose = 'nobody' | 'one' | 'perhaps one' | 'some' | 'the holder';
 
 /** What there is to read and to change; an answer is asked for anew when something that it reads was touched. */
 export type Matter =
@@ -42,13 +46,16 @@ export type Matter =
   | 'cues'
   | 'faults'
   | 'ratings'
-  | 'links';
+  | 'links'
+  | 'cover';
 
 const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers'] as const;
 
-interface Row<W extends readonly Who[]> {
+interface Row<W extends readonly Who[], S extends Whose> {
   who: W;
-  whose: Whose;
+  whose: S;
+  /** Also of people who are covered for the day. */
+  cover?: true;
   reads?: readonly Matter[];
   /** Absent on a request that changes something: everything. */
   touches?: readonly Matter[];
@@ -76,8 +83,9 @@ export interface Endpoint<
   M extends Method = Method,
   P extends string = string,
   W extends readonly Who[] = readonly Who[],
+  S extends Whose = Whose,
   T extends Types = Types,
-> extends Row<W> {
+> extends Row<W, S> {
   method: M;
   path: P;
   /** Never there. */
@@ -87,11 +95,11 @@ export interface Endpoint<
 /** What an address answers with, what its query may ask, and what is sent to it. */
 const answers =
   <T extends Types['answer'], Q extends object = object, B = undefined>() =>
-  <M extends Method, P extends string, const W extends readonly Who[]>(
+  <M extends Method, P extends string, const W extends readonly Who[], S extends Whose>(
     method: M,
     path: P,
-    row: Row<W>,
-  ): Endpoint<M, P, W, { answer: T; query: Q; body: B }> => ({ method, path, ...row });
+    row: Row<W, S>,
+  ): Endpoint<M, P, W, S, { answer: T; query: Q; body: B }> => ({ method, path, ...row });
 
 interface Ok {
   ok: true;
@@ -220,7 +228,7 @@ export const ENDPOINTS = {
   ),
   peopleAnswering: answers<People.NamedAnswer[]>()('GET', '/api/library/houseQuestion/:slug/people', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     reads: ['answers', 'people'],
   }),
   document: answers<Library.EntryInForce>()('GET', '/api/library/:kind/:slug', {
@@ -248,13 +256,14 @@ export const ENDPOINTS = {
   }),
   sheet: answers<Library.Sheet, ReaderQuery>()('GET', '/api/sheets/:slug', {
     who: STAFF,
-    whose: 'a person',
+    whose: 'perhaps one',
+    cover: true,
     reads: ['library', 'answers'],
   }),
   instead: answers<Instead, ReaderQuery & { without?: readonly string[] | undefined }>()(
     'GET',
     '/api/instead/:slug',
-    { who: STAFF, whose: 'a person', reads: ['library', 'body', 'answers', 'restrictions'] },
+    { who: STAFF, whose: 'perhaps one', cover: true, reads: ['library', 'body', 'answers', 'restrictions'] },
   ),
   changes: answers<Library.ChangeSummary[]>()('GET', '/api/changes', {
     who: COACHES,
@@ -304,9 +313,10 @@ export const ENDPOINTS = {
   }),
 
   // people
-  people: answers<People.Person[]>()('GET', '/api/people', {
+  people: answers<People.PersonRow[]>()('GET', '/api/people', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
+    cover: true,
     reads: ['people'],
   }),
   addPerson: answers<Made, object, People.PersonRequest>()('POST', '/api/people', {
@@ -317,148 +327,180 @@ export const ENDPOINTS = {
   }),
   savePerson: answers<Ok, object, People.PersonRequest>()('PUT', '/api/people/:person', {
     who: HEAD,
-    whose: 'a person',
+    whose: 'one',
     touches: ['people'],
   }),
   erasePerson: answers<Ok, object, People.EraseRequest>()('DELETE', '/api/people/:person', {
     who: HEAD,
-    whose: 'a person',
+    whose: 'one',
   }),
-  exportPerson: answers<File>()('GET', '/api/people/:person/export', { who: HEAD, whose: 'a person' }),
+  exportPerson: answers<File>()('GET', '/api/people/:person/export', { who: HEAD, whose: 'one' }),
   answers: answers<People.PersonAnswer[]>()('GET', '/api/people/:person/answers', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: ['answers'],
   }),
   saveAnswer: answers<Ok, object, People.PersonAnswerRequest>()(
     'PUT',
     '/api/people/:person/answers/:question',
-    { who: HEAD, whose: 'a person', touches: ['answers'] },
+    { who: HEAD, whose: 'one', touches: ['answers'] },
   ),
   dropAnswer: answers<Ok>()('DELETE', '/api/people/:person/answers/:question', {
     who: HEAD,
-    whose: 'a person',
+    whose: 'one',
     touches: ['answers'],
   }),
   builds: answers<People.PersonBuild[]>()('GET', '/api/builds', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     reads: ['body', 'people'],
   }),
   build: answers<People.PersonBuild>()('GET', '/api/people/:person/build', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: ['body', 'people'],
   }),
   saveBuild: answers<Ok, object, People.BuildRequest>()('PUT', '/api/people/:person/build', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['body'],
   }),
   addRangeTest: answers<Made, object, People.RangeTestRequest>()('POST', '/api/people/:person/range-tests', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['body'],
     makes: true,
   }),
   dropRangeTest: answers<Ok>()('DELETE', '/api/range-tests/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['body'],
   }),
   restrictions: answers<People.RestrictionRow[]>()('GET', '/api/people/:person/restrictions', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: ['restrictions'],
   }),
   addRestriction: answers<Made, object, People.RestrictionRequest>()(
     'POST',
     '/api/people/:person/restrictions',
-    { who: HEAD, whose: 'a person', touches: ['restrictions'], makes: true },
+    { who: HEAD, whose: 'one', touches: ['restrictions'], makes: true },
   ),
   liftRestriction: answers<Ok, object, People.LiftRequest>()('POST', '/api/restrictions/:id/lift', {
     who: HEAD,
-    whose: 'a person',
+    whose: 'one',
     touches: ['restrictions'],
+  }),
+
+  // cover
+  covers: answers<People.CoverRow[]>()('GET', '/api/cover', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    reads: ['cover', 'people'],
+  }),
+  coverable: answers<People.Coverable[]>()('GET', '/api/cover/expected', {
+    who: COACHES,
+    // The names of those expected today alone: whoever covers them has to find them.
+    whose: 'nobody',
+    reads: ['cover', 'people', 'squads', 'check-ins'],
+  }),
+  takeCover: answers<Ok, object, People.CoverRequest>()('POST', '/api/cover', {
+    who: COACHES,
+    whose: 'nobody',
+    touches: ['cover', 'people'],
+    makes: true,
+  }),
+  endCover: answers<Ok>()('POST', '/api/cover/:id/end', {
+    who: COACHES,
+    whose: 'one',
+    cover: true,
+    touches: ['cover', 'people'],
   }),
 
   // log
   overview: answers<PersonLine[]>()('GET', '/api/overview', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     reads: DECIDED_FROM,
   }),
   today: answers<Session.Today, PeopleQuery & { squad?: string | undefined }>()('GET', '/api/today', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
+    cover: true,
     reads: [...DECIDED_FROM, 'squads', 'check-ins', 'cues'],
   }),
   personOnLadders: answers<Log.PersonOnLadders>()('GET', '/api/people/:person/ladders', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: DECIDED_FROM,
   }),
   olderSets: answers<Session.PersonHistory, { before?: string | undefined }>()(
     'GET',
     '/api/people/:person/sets',
-    { who: COACHES, whose: 'a person', reads: ['log'] },
+    { who: COACHES, whose: 'one', reads: ['log'] },
   ),
   measures: answers<Shown<LoggedSet>[], { of?: readonly string[] | undefined }>()(
     'GET',
     '/api/people/:person/measures',
-    { who: COACHES, whose: 'a person', reads: ['log'] },
+    { who: COACHES, whose: 'one', reads: ['log'] },
   ),
   place: answers<Made, object, Log.PlaceRequest>()('POST', '/api/people/:person/place', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['standings'],
     makes: true,
   }),
   confirm: answers<Made, object, Log.ConfirmRequest>()('POST', '/api/people/:person/moves', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
+    cover: true,
     touches: ['standings'],
     makes: true,
   }),
   signOff: answers<Made, object, Session.SignOffRequest>()('POST', '/api/people/:person/sign-offs', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['standings'],
     makes: true,
   }),
   placements: answers<Shown<Session.PlacementRow>[]>()('GET', '/api/people/:person/placements', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: ['standings'],
   }),
   nextTrial: answers<Session.PlacementAnswer, object, Session.PlacementRequest>()(
     'POST',
     '/api/people/:person/placements/next',
-    { who: COACHES, whose: 'a person', touches: [] },
+    { who: COACHES, whose: 'one', touches: [] },
   ),
   keepPlacement: answers<Session.PlacementKept, object, Session.PlacementRequest>()(
     'POST',
     '/api/people/:person/placements',
-    { who: COACHES, whose: 'a person', touches: ['standings'], makes: true },
+    { who: COACHES, whose: 'one', touches: ['standings'], makes: true },
   ),
   saveCheckIn: answers<Received, object, Session.CheckIn>()('PUT', '/api/people/:person/check-in/:date', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
+    cover: true,
     touches: ['check-ins', 'log'],
   }),
   keepCueTried: answers<Received, object, Session.CueTriedRequest>()('PUT', '/api/cues-tried/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
+    cover: true,
     touches: ['cues'],
   }),
   keepSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/sets/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
+    cover: true,
     touches: ['log'],
   }),
   deleteSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/sets/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'perhaps one',
+    cover: true,
     touches: ['log'],
   }),
   setsCsv: answers<
@@ -469,80 +511,82 @@ export const ENDPOINTS = {
       from?: string | undefined;
       to?: string | undefined;
     }
-  >()('GET', '/api/sets.csv', { who: COACHES, whose: 'own squad' }),
+  >()('GET', '/api/sets.csv', { who: COACHES, whose: 'some' }),
   previewCsv: answers<Session.CsvPreview, object, Session.CsvRequest>()('POST', '/api/sets/csv/preview', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     touches: [],
   }),
   importCsv: answers<Session.CsvResult, object, Session.CsvRequest>()('POST', '/api/sets/csv', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     touches: ['log'],
     makes: true,
   }),
   tryLadder: answers<Session.TryResult, object, Session.TryRequest>()('POST', '/api/ladders/try', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: DECIDED_FROM,
     touches: [],
   }),
   ownLinks: answers<Session.OwnLinkRow[]>()('GET', '/api/people/:person/own-links', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     reads: ['links'],
   }),
   makeOwnLink: answers<Session.OwnLinkMade, object, Session.OwnLinkRequest>()(
     'POST',
     '/api/people/:person/own-links',
-    { who: COACHES, whose: 'a person', touches: ['links'], makes: true },
+    { who: COACHES, whose: 'one', touches: ['links'], makes: true },
   ),
   revokeOwnLink: answers<Ok>()('POST', '/api/own-links/:id/revoke', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['links'],
   }),
   // Whoever holds the link: what it opens is decided by its token.
   ownDay: answers<Session.OwnDay>()('GET', '/api/own/:token', {
     who: ANYONE,
-    whose: 'a person',
+    whose: 'the holder',
     reads: ['log', 'standings'],
   }),
   keepOwnSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/own/:token/sets/:id', {
     who: ANYONE,
-    whose: 'a person',
+    whose: 'the holder',
     touches: ['log'],
   }),
   deleteOwnSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/own/:token/sets/:id', {
     who: ANYONE,
-    whose: 'a person',
+    whose: 'the holder',
     touches: ['log'],
   }),
 
   // faults
   desk: answers<Fault.DeskKnowledge, PeopleQuery>()('GET', '/api/faults/desk', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
+    cover: true,
     reads: ['library', 'faults', 'log', 'restrictions'],
   }),
   keepCase: answers<Received, object, Fault.CaseRequest>()('PUT', '/api/fault-cases/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
+    cover: true,
     touches: ['faults'],
   }),
   keepChainTry: answers<Received, object, Fault.ChainTryRequest>()('PUT', '/api/chain-tries/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['faults'],
   }),
   setsToRate: answers<Fault.SetToRate[], PeopleQuery>()('GET', '/api/ratings', {
     who: COACHES,
-    whose: 'own squad',
+    whose: 'some',
     reads: ['log', 'ratings'],
   }),
   rateSet: answers<Received, object, Fault.RatingRequest>()('PUT', '/api/ratings/:id', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'one',
     touches: ['ratings'],
   }),
   faultReport: answers<Fault.FaultReport, { days?: number | undefined }>()('GET', '/api/faults/report', {
@@ -554,7 +598,8 @@ export const ENDPOINTS = {
   // sheets
   prints: answers<Sheets.PrintJob, JobQuery & { person?: string | undefined }>()('GET', '/api/prints', {
     who: STAFF,
-    whose: 'a person',
+    whose: 'perhaps one',
+    cover: true,
     reads: ['hall', ...DECIDED_FROM],
   }),
   printedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/prints/state', {
@@ -564,24 +609,24 @@ export const ENDPOINTS = {
   }),
   shares: answers<Sheets.ShareRow[]>()('GET', '/api/shares', {
     who: COACHES,
-    whose: 'nobody',
+    whose: 'some',
     reads: ['links', 'library', 'people'],
   }),
   makeShare: answers<Sheets.ShareMade, object, Sheets.ShareRequest>()('POST', '/api/shares', {
     who: COACHES,
-    whose: 'a person',
+    whose: 'perhaps one',
     touches: ['links'],
     makes: true,
   }),
   revokeShare: answers<Ok>()('POST', '/api/shares/:id/revoke', {
     who: COACHES,
-    whose: 'nobody',
+    whose: 'perhaps one',
     touches: ['links'],
   }),
-  shared: answers<Sheets.PrintJob>()('GET', '/api/shared/:token', { who: ANYONE, whose: 'a person' }),
+  shared: answers<Sheets.PrintJob>()('GET', '/api/shared/:token', { who: ANYONE, whose: 'the holder' }),
   sharedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/shared/:token/state', {
     who: ANYONE,
-    whose: 'nobody',
+    whose: 'the holder',
   }),
 };
 
@@ -613,6 +658,7 @@ export type Answer<K extends EndpointName> = TypesOf<K>['answer'];
 /** All that the address says: parts of the path and query. */
 export type Of<K extends EndpointName> = Params<K> & Query<K>;
 export type WhoOf<K extends EndpointName> = Table[K]['who'][number];
+export type WhoseOf<K extends EndpointName> = Table[K]['whose'];
 
 /** Whether a role (null: nobody is signed in) may. */
 export function permitted(name: EndpointName, role: Access.StaffRole | null): boolean {

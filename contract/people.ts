@@ -12,16 +12,62 @@ export interface Person {
   statureM: number | null;
   massKg: number | null;
   note: string;
+  /** Whom to call, for whoever stands beside them; empty: nobody has said. */
+  emergency: string;
+  /** What a first-aider has to know. */
+  firstAid: string;
+  /** Staff who look after them besides the coaches of their squad, by id. */
+  coachIds: string[];
 }
 
-export const personSchema = shape({
-  name: text(120),
-  squadId: Joi.string().uuid().allow(null),
-  statureM: number(0.8, 2.5).allow(null),
-  massKg: number(15, 350).allow(null),
-  note: looseText(2000),
+export const personSchema = shape(
+  {
+    name: text(120),
+    squadId: Joi.string().uuid().allow(null),
+    statureM: number(0.8, 2.5).allow(null),
+    massKg: number(15, 350).allow(null),
+    note: looseText(2000),
+  },
+  {
+    emergency: looseText(300),
+    firstAid: looseText(600),
+    coachIds: list(Joi.string().uuid(), 20),
+  },
+).prefs(strict);
+type LaterFields = 'emergency' | 'firstAid' | 'coachIds';
+/** What is left out of the later fields stays as it is. */
+export type PersonRequest = Omit<Person, 'id' | LaterFields> & Partial<Pick<Person, LaterFields>>;
+
+/** A person as those read them who may: of those who are covered, no more than the floor needs. */
+export interface PersonRow extends Person {
+  /** Covered for today by the one who asks. */
+  covered: boolean;
+}
+
+/** Somebody looks after a person of others for a day. */
+export interface CoverRow {
+  id: string;
+  personId: string;
+  name: string;
+  by: string;
+  /** It is the one who asks. */
+  mine: boolean;
+  reason: string;
+  at: string;
+}
+/** Who is expected today in a squad that the one who asks does not look after. */
+export interface Coverable {
+  squad: string;
+  people: { id: string; name: string }[];
+}
+export const coverSchema = shape({
+  people: list(Joi.string().uuid(), 60).min(1),
+  reason: text(200),
 }).prefs(strict);
-export type PersonRequest = Omit<Person, 'id'>;
+export interface CoverRequest {
+  people: string[];
+  reason: string;
+}
 
 /** A person's build with every range test, oldest first. */
 export interface PersonBuild {

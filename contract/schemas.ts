@@ -91,6 +91,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
 
   addPerson: { body: people.personSchema },
   savePerson: { body: people.personSchema },
+  takeCover: { body: people.coverSchema },
   erasePerson: { body: people.eraseSchema },
   saveAnswer: { body: people.personAnswerSchema },
   saveBuild: { body: people.buildSchema },

@@ -1,4 +1,4 @@
-import { another, enter, expect, openPerson, signIn, test } from './hall.ts';
+import { another, enter, expect, idOf, openPerson, signIn, test } from './hall.ts';
 
 test('each account signs in by its button on the demo’s page, and out again', async ({ page }) => {
   for (const login of ['head', 'coach', 'relief', 'viewer']) {
@@ -22,14 +22,45 @@ test('a viewer reads library and ladders and sees no people', async ({ page }) =
   await expect(page.getByText('A viewer may not do this.')).toBeVisible();
 });
 
-test('pain is shown to staff of the squad, not to a stand-in', async ({ page, browser }) => {
-  const relief = await another(browser, 'relief');
-  await openPerson(relief, 'Gudrun Pellworth');
-  await expect(relief.getByText('Pain is shown to staff of the squad only.')).toBeVisible();
-  await expect(relief.getByText(/pain 5/)).toHaveCount(0);
+test('somebody else’s people are theirs; cover for a day shows what the floor needs, and they see it', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'coach');
+  const id = await idOf(page, 'Gudrun Pellworth');
   await openPerson(page, 'Gudrun Pellworth');
   await expect(page.getByText(/pain 5/).first()).toBeVisible();
+
+  const relief = await another(browser, 'relief');
+  await relief.goto(`/people/${id}`);
+  await expect(relief.getByText('This person is looked after by others.').first()).toBeVisible();
+  await relief.goto('/people');
+  await expect(relief.getByRole('link', { name: 'Hanneke Vossbeck' }).first()).toBeVisible();
+  await expect(relief.getByText('Gudrun Pellworth')).toHaveCount(0);
+
+  await relief.goto('/floor');
+  await relief.getByRole('button', { name: 'Cover for a colleague' }).click();
+  const dialog = relief.getByRole('dialog');
+  const take = dialog.getByRole('button', { name: 'Cover one person until midnight' });
+  await dialog.getByLabel('Gudrun Pellworth').check();
+  await expect(take).toBeDisabled();
+  await dialog.getByLabel('Why (their coach reads it)').fill('Jonas is at the regatta.');
+  await take.click();
+  await expect(relief.getByRole('region', { name: 'Cover today' })).toContainText('You cover until midnight');
+  await relief.getByRole('link', { name: /^Gudrun Pellworth/ }).click();
+  await expect(relief.getByText('First aid: Penicillin allergy.')).toBeVisible();
+  await expect(relief.getByText('Call: Sister, 0555 0142')).toBeVisible();
+  await expect(relief.getByText(/pain 5/)).toHaveCount(0);
+  await expect(relief.getByRole('button', { name: 'Confirm the step back' })).toBeVisible();
+
+  // Their own coach sees it at once, and may end it.
+  await page.goto('/floor');
+  const seen = page.getByRole('region', { name: 'Cover today' });
+  await expect(seen).toContainText('Gudrun Pellworth: Asel Tarn, Jonas is at the regatta.');
+  await seen.getByRole('button', { name: 'End the cover' }).click();
+  await expect(seen).toHaveCount(0);
+  await relief.goto('/floor');
+  await expect(relief.getByText('Gudrun Pellworth')).toHaveCount(0);
 });
 
 test('wrong passwords are told, and soon have to wait', async ({ page }) => {

@@ -145,10 +145,20 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
     const inForce = await shelfInForce(db);
     // A copy of the shelf is another object: nothing that was read of the library before is kept.
     const cold = await timed(() =>
-      overview(db, { inForce: { ...inForce }, today: TODAY }, people, () => doorFor(true)),
+      overview(
+        db,
+        { inForce: { ...inForce }, today: TODAY },
+        people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
+      ),
     );
     show('all ladders for all people, caches empty', cold, ['the plain aggregate', plain]);
-    const warm = await several(3, () => overview(db, { inForce, today: TODAY }, people, () => doorFor(true)));
+    const warm = await several(3, () =>
+      overview(
+        db,
+        { inForce, today: TODAY },
+        people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
+      ),
+    );
     show('all ladders for all people, again', warm, ['the plain aggregate', plain]);
     const page = await several(15, (i) =>
       personOnLadders(db, { inForce, today: TODAY }, people[(i * 31) % people.length]!.id, doorFor(true)),
@@ -169,15 +179,23 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
             { db: tx, at: new Date(), today: TODAY },
             uuidFrom(random),
             { ...fields, personId: person.id, edit: 1 },
-            { name: 'bench', seesHealth: () => true, own: false },
+            { name: 'bench', hears: true, onlyToday: null, own: false },
           ),
         );
         waits.push(performance.now() - start);
         await new Promise((r) => setTimeout(r, 20));
       }
     })();
-    await overview(db, { inForce, today: TODAY }, people, () => doorFor(true));
-    await overview(db, { inForce, today: TODAY }, people, () => doorFor(true));
+    await overview(
+      db,
+      { inForce, today: TODAY },
+      people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
+    );
+    await overview(
+      db,
+      { inForce, today: TODAY },
+      people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
+    );
     busy = false;
     await logging;
     show('a set logged meanwhile: median', middle(waits));

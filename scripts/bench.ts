@@ -103,7 +103,13 @@ const plain = await median(15, () =>
   db.execute(sql`select session_id, sum(done_reps) from logged_set group by session_id`),
 );
 show('plain aggregate over all sets', plain);
-const all = await median(15, () => overview(db, { inForce, today }, people, () => doorFor(true)));
+const all = await median(15, () =>
+  overview(
+    db,
+    { inForce, today },
+    people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
+  ),
+);
 show('every person on every ladder, evidence and decision', all, ['the plain aggregate', plain]);
 const own = (await recordsOf(db, { inForce, today }, [people[0]!.id]))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge({ inForce, today }, ladder, own)));

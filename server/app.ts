@@ -18,12 +18,13 @@ import { faultRoutes } from './fault/index.ts';
 import { mount } from './endpoint.ts';
 import type { OpenContext } from './endpoint.ts';
 import { dayIn, editionHeader, hallRoutes, hallRow } from './hall/index.ts';
+import { FINDERS } from './finders.ts';
 import { problemResponse, Refusal } from './http.ts';
 import { root } from './root.ts';
 import type { App, Services } from './http.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes } from './log/index.ts';
-import { peopleRoutes, personOf, doorTo } from './people/index.ts';
+import { peopleRoutes, guard, peopleOf } from './people/index.ts';
 import { sheetRoutes } from './sheets/index.ts';
 
 const KB = 1024;
@@ -93,7 +94,7 @@ export function createApp(s: Services): App {
   app.use(`${BEFORE_ALL}*`, except(files, bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge })));
   for (const path of files) app.use(path, bodyLimit({ maxSize: FILE_LIMIT, onError: tooLarge }));
 
-  mount(app, s, HANDLERS, { readMe, contextOf, personOf, doorTo, stateTag });
+  mount(app, s, HANDLERS, { readMe, contextOf, guard, peopleOf, finders: FINDERS, stateTag });
 
   app.onError((error, c) => {
     if (error instanceof Refusal) return problemResponse(error.status, error.message, error.extra);

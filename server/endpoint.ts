@@ -12,6 +12,7 @@ import type {
   PartName,
   Query,
   WhoOf,
+  WhoseOf,
 } from '../contract/endpoints.ts';
 import type { Person } from '../contract/people.ts';
 import { PARTS, SCHEMAS } from '../contract/schemas.ts';
@@ -41,10 +42,28 @@ export interface Context extends OpenContext {
   me: Me;
 }
 
-/** Whom an address under `/people/:person` is about, and the door through which the one who asks sees them. */
+/** How somebody of the staff stands to a person: they look after them, or cover them for today. */
+export type Hold = 'looks after' | 'covers';
+
+/** Whom an address is about, and the door through which the one who asks sees them: let through by the guard alone. */
 export interface About {
   person: Person;
+  hold: Hold;
   door: Door;
+}
+
+/** Everybody whom the one who asks may see here. */
+export interface Mine {
+  mine: readonly About[];
+}
+
+/** What the guard gives to a handler, by whose the address is. */
+interface Guarded {
+  nobody: object;
+  'the holder': object;
+  one: About;
+  'perhaps one': { about: About | null };
+  some: Mine;
 }
 
 interface Request<K extends EndpointName> {
@@ -57,7 +76,7 @@ interface Request<K extends EndpointName> {
 
 export type ContextOf<K extends EndpointName> = ('anyone' extends WhoOf<K> ? OpenContext : Context) &
   Request<K> &
-  ('person' extends keyof Params<K> ? About : object);
+  Guarded[WhoseOf<K>];
 
 export type Handler<K extends EndpointName> = (c: ContextOf<K>) => Answer<K> | Promise<Answer<K>>;
 export type Handlers<K extends EndpointName = EndpointName> = { [N in K]: Handler<N> };
@@ -73,12 +92,35 @@ export const allOrNothing = <C extends OpenContext, T>(c: C, work: (c: C) => Pro
 export interface Common {
   readMe: (wire: Wire, s: Services) => Promise<Me | null>;
   contextOf: (s: Services, me: Me | null) => Promise<OpenContext>;
-  /** @throws Refusal 404 without such a person */
-  personOf: (db: Db, id: string) => Promise<Person>;
-  doorTo: (me: Me, person: Person) => Door;
+  /** @throws Refusal 404 without such a person, 403 where they are not looked after (or covered, where that is enough) */
+  guard: (c: Context, personId: string, covered: boolean) => Promise<About>;
+  peopleOf: (db: Db, me: Me, today: string, covered: boolean) => Promise<About[]>;
+  /** Whose something is that is named by its own id; null: of nobody. */
+  finders: Finders;
   /** Names the state of the library that an answer is made from. */
   stateTag: (c: OpenContext) => Promise<string>;
 }
+
+type OfOne<K extends EndpointName> = K extends EndpointName
+  ? WhoseOf<K> extends 'one' | 'perhaps one'
+    ? K
+    : never
+  : never;
+/** The names that say whose they are in themselves: a person in the path, the query or the body. */
+type Named<K extends EndpointName> = K extends EndpointName
+  ? 'person' extends keyof (Params<K> & Query<K>)
+    ? K
+    : Body<K> extends { person: unknown } | { personId: unknown }
+      ? K
+      : never
+  : never;
+/** For every other address about one person: whose the thing of that id is. */
+export type Finders = {
+  [K in Exclude<OfOne<EndpointName>, Named<OfOne<EndpointName>>>]: (
+    db: Db,
+    id: string,
+  ) => Promise<string | null>;
+};
 
 // What stands here as `any` is what was just held to the Joi of the same name: the one place where it becomes typed.
 /* eslint-disable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-assignment */
@@ -110,23 +152,47 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       } else {
         wire.header('cache-control', 'no-store');
       }
-      const about = typeof params.person === 'string' && me ? await aboutOf(params.person, me) : {};
       const body: unknown = row.file
         ? await wire.req.text()
         : schemas.body && (await bodyOf(wire, schemas.body));
-      const answer: any = await handler({ ...context, ...about, params, query, body, wire });
+      const guarded = me ? await guardedBy(row, name, { ...context, me }, { params, query, body }) : {};
+      const answer: any = await handler({ ...context, ...guarded, params, query, body, wire });
       if (row.method !== 'GET') s.snapshots.changed();
       if (isFile(answer)) return fileResponse(wire, answer);
       return wire.json(answer, row.makes ? 201 : 200);
     });
   }
 
-  async function aboutOf(id: string, me: Me): Promise<About> {
-    const person = await common.personOf(s.db, id);
-    return { person, door: common.doorTo(me, person) };
+  /** Lets through to whom the one who asks looks after, or covers where that is enough, and to nobody else. */
+  async function guardedBy(
+    { whose, cover }: Endpoint,
+    name: EndpointName,
+    c: Context,
+    asked: { params: Record<string, unknown>; query: unknown; body: unknown },
+  ): Promise<object> {
+    if (whose === 'some') return { mine: await common.peopleOf(c.db, c.me, c.today, cover === true) };
+    if (whose !== 'one' && whose !== 'perhaps one') return {};
+    const find = (common.finders as Partial<Record<EndpointName, Finders[keyof Finders]>>)[name];
+    const named = {
+      ...part(asked.body, 'person', 'personId'),
+      ...part(asked.query, 'person'),
+      ...asked.params,
+    };
+    const personId = find ? await find(c.db, String(asked.params.id)) : (named.person ?? named.personId);
+    if (typeof personId !== 'string' && whose === 'one') throw new Refusal(404, 'There is no such thing.');
+    const about = typeof personId === 'string' ? await common.guard(c, personId, cover === true) : null;
+    return whose === 'one' ? about! : { about };
   }
 }
 /* eslint-enable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-assignment */
+
+/** The members of these names, where it has any. */
+const part = (of: unknown, ...names: string[]): Record<string, unknown> =>
+  typeof of === 'object' && of !== null
+    ? Object.fromEntries(
+        Object.entries(of).filter(([key, value]) => names.includes(key) && value !== undefined),
+      )
+    : {};
 
 /** @throws Refusal 404 for a kind or number that there is not, 422 for what is no id, date … */
 function partsOf(wire: Wire): Record<string, unknown> {

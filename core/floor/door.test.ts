@@ -48,7 +48,9 @@ describe('what is logged, through the door', () => {
   });
 
   it('check-ins, cases and trials lose theirs', () => {
-    expect(closed.checkIn({ pain: 4, sleepH: 7 })).toEqual({ pain: null, sleepH: 7 });
+    const asked = { pain: 4, sleepH: 7, atEase: 8, note: 'Late shift' };
+    expect(closed.checkIn(asked)).toEqual({ pain: null, sleepH: null, atEase: null, note: '' });
+    expect(open.checkIn(asked)).toEqual(asked);
     const felt = [
       { region: 'low back', kind: 'pain' },
       { region: 'low back', kind: 'work' },

@@ -17,17 +17,23 @@ const HIDDEN = 'for staff of the squad';
  * after the person; everybody else gets the rest. Nothing else hides or shows it.
  */
 export interface Door {
+  /** Sees the whole evidence, and so may decide. */
   sees: boolean;
+  /** Is told of pain of today, and may ask for it and report it. */
+  hears: boolean;
   set: <T extends LoggedSet>(set: T) => Shown<T>;
   /** The outcome stays, the numbers go. */
   decision: (d: Decision) => Shown<Decision>;
-  checkIn: <T extends { pain: number | null }>(row: T) => Shown<T>;
+  /** The answers before work of today. */
+  checkIn: <T extends AskedBeforeWork>(row: T) => Shown<T>;
   /** A case of the faults desk. */
   case: <T extends { pain: number | null; note: string; felt: readonly Felt[] }>(row: T) => Shown<T>;
   /** Trials that placed somebody. */
   trials: <T extends { careful: boolean; trials: { result: string; note: string }[] }>(row: T) => Shown<T>;
   /** Why they are asked before work. */
   ask: (why: string) => string;
+  /** What to keep an eye on: of who is covered what is barred, and what was said to them. */
+  watch: <W extends { kind: string }>(list: W[]) => W[];
   /** A sentence that exists for those who see pain alone. */
   pain: <T>(found: T | null) => T | null;
 }
@@ -36,19 +42,29 @@ const pass = <T>(of: T): Shown<T> => of as Shown<T>;
 const painless = <F extends { kind: string }>(felt: readonly F[]): F[] =>
   felt.filter((f) => f.kind !== 'pain');
 
+interface AskedBeforeWork {
+  pain: number | null;
+  sleepH: number | null;
+  atEase: number | null;
+  note: string;
+}
+
 const OPEN: Door = {
   sees: true,
+  hears: true,
   set: pass,
   decision: pass,
   checkIn: pass,
   case: pass,
   trials: pass,
   ask: (why) => why,
+  watch: (list) => list,
   pain: (found) => found,
 };
 
 const CLOSED: Door = {
   sees: false,
+  hears: false,
   set: (set) => pass({ ...set, pain: null, sensations: set.sensations && painless(set.sensations) }),
   decision: (d) =>
     pass({
@@ -58,7 +74,7 @@ const CLOSED: Door = {
       advance: maskJudged(d.advance),
       stepBack: maskJudged(d.stepBack),
     }),
-  checkIn: (row) => pass({ ...row, pain: null }),
+  checkIn: (row) => pass({ ...row, pain: null, sleepH: null, atEase: null, note: '' }),
   case: (row) => pass({ ...row, pain: null, note: '', felt: painless(row.felt) }),
   trials: (row) =>
     pass({
@@ -67,8 +83,24 @@ const CLOSED: Door = {
       trials: row.trials.map((t) => (t.result === 'pain' ? { ...t, result: 'not at ease', note: '' } : t)),
     }),
   ask: () => 'A staff member of the squad asks before work.',
+  watch: (list) => list,
   pain: () => null,
 };
+
+/**
+ * For who covers somebody on one day: what they log and hear that day, and no evidence of other days.
+ * @param today ISO 8601
+ */
+export const coverDoor = (today: string): Door => ({
+  ...CLOSED,
+  hears: true,
+  set: (set) => (set.date === today ? pass(set) : CLOSED.set(set)),
+  checkIn: (row) => pass({ ...row, sleepH: null, atEase: null, note: '' }),
+  ask: () => 'Ask before work.',
+  watch: (list) => list.filter((w) => COVER_WATCHES.has(w.kind)),
+});
+
+const COVER_WATCHES: ReadonlySet<string> = new Set(['restriction', 'cue works', 'cue failed']);
 
 /** @param sees whether the reader sees this person's health */
 export const doorFor = (sees: boolean): Door => (sees ? OPEN : CLOSED);

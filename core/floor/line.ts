@@ -188,7 +188,7 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
     severities: known?.severities ?? {},
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
     wayOnDue: wayOn !== null && decision?.outcome === 'grow',
-    watch: watchOf(),
+    watch: door.watch(watchOf()),
     cues: rankedCues(read?.cues ?? [], record)
       .slice(0, CUES_SHOWN)
       .map((c) => ({

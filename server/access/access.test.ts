@@ -49,7 +49,7 @@ describe('the table of endpoints', () => {
 
   it('says of each address under a person that it is about a person', () => {
     for (const { path, whose } of Object.values<Endpoint>(ENDPOINTS)) {
-      if (path.includes(':person')) expect({ path, whose }).toEqual({ path, whose: 'a person' });
+      if (path.includes(':person')) expect({ path, whose }).toEqual({ path, whose: 'one' });
     }
   });
 

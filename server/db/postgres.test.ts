@@ -61,8 +61,10 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
   it('takes the same schema, stores and decisions', async () => {
     const lines = async (db: Db) => {
       const people = await personList(db);
-      return overview(db, { inForce: await shelfInForce(db), today: '2026-11-24' }, people, () =>
-        doorFor(true),
+      return overview(
+        db,
+        { inForce: await shelfInForce(db), today: '2026-11-24' },
+        people.map((person) => ({ person, hold: 'looks after' as const, door: doorFor(true) })),
       );
     };
     expect(await lines(server.db)).toEqual(await lines(embedded.db));

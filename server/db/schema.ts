@@ -100,7 +100,46 @@ export const person = pgTable('person', {
   statureM: doublePrecision('stature_m'),
   massKg: doublePrecision('mass_kg'),
   note: text('note').notNull().default(''),
+  /** Whom to call, for whoever stands beside them. */
+  emergency: text('emergency').notNull().default(''),
+  /** What a first-aider has to know. */
+  firstAid: text('first_aid').notNull().default(''),
 });
+
+/** Staff who look after a person besides the coaches of the squad. */
+export const personCoach = pgTable(
+  'person_coach',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.staffId] }), index('person_coach_staff').on(t.staffId)],
+);
+
+/** A coach looks after somebody of another squad for one day of the hall; kept for good. */
+export const cover = pgTable(
+  'cover',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id),
+    by: text('by').notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+    reason: text('reason').notNull(),
+    at: at('at').notNull(),
+    endedAt: at('ended_at'),
+    endedBy: text('ended_by'),
+  },
+  (t) => [index('cover_day').on(t.date, t.staffId)],
+);
 
 /** What was measured of a person's build besides stature and mass. */
 export const personBuild = pgTable('person_build', {

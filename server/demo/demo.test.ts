@@ -20,8 +20,14 @@ let lines: PersonLine[];
 beforeAll(async () => {
   database = await demoDatabase();
   inForce = await shelfInForce(database.db);
-  lines = await overview(database.db, { inForce, today: TODAY }, await personList(database.db), () =>
-    doorFor(true),
+  lines = await overview(
+    database.db,
+    { inForce, today: TODAY },
+    (await personList(database.db)).map((person) => ({
+      person,
+      hold: 'looks after' as const,
+      door: doorFor(true),
+    })),
   );
 });
 afterAll(() => database.close());

@@ -51,10 +51,10 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
     const random = seeded(seed);
     for (const who of PEOPLE) {
       const id = uuidFrom(random);
-      const { name, squad, statureM, massKg, note } = who;
+      const { name, squad, statureM, massKg, note, emergency, firstAid } = who;
       await tx
         .insert(schema.person)
-        .values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note });
+        .values({ id, name, squadId: squadIds.get(squad)!, statureM, massKg, note, emergency, firstAid });
       await insertBuild(tx, id, who, today, random);
       const season = seasonOf(who, id, inForce, today, random);
       await insertSeason(tx, id, season);

@@ -35,6 +35,9 @@ export interface DemoPerson {
   statureM: number | null;
   massKg: number | null;
   note: string;
+  /** Whom to call, and what a first-aider has to know. */
+  emergency?: string;
+  firstAid?: string;
   /** Share of sessions that a coach watches. */
   watched: number;
   on: readonly Course[];
@@ -140,6 +143,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.66,
     massKg: 71,
     note: 'Likes to know why.',
+    emergency: 'Sister, 0555 0142',
+    firstAid: 'Penicillin allergy.',
     watched: 0.9,
     on: [
       {
@@ -297,6 +302,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.64,
     massKg: 55,
     note: 'Began in September; holds on to everything at first.',
+    emergency: 'Mother, 0555 0163',
+    firstAid: 'Asthma; the inhaler is in the blue bag.',
     watched: 0.95,
     on: [
       { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.6, days: [0, 1] },
@@ -311,6 +318,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     statureM: 1.81,
     massKg: 70,
     note: 'Long thighs.',
+    emergency: 'Father, 0555 0117',
     watched: 0.9,
     on: [
       { ladder: 'squat-ladder', startsAt: 3, ability: -2, gain: 0.7, lately: 'strong' },

@@ -1,6 +1,5 @@
 import { and, eq, gte } from 'drizzle-orm';
 import type { CaseRequest, CaseRow, ChainTryRequest, DeskKnowledge } from '../../contract/fault.ts';
-import type { Person } from '../../contract/people.ts';
 import { chainsDue, experienceOf } from '../../core/fault/index.ts';
 import type { ChainTry } from '../../core/fault/index.ts';
 import { canonicalJson, resolve } from '../../core/library/index.ts';
@@ -10,10 +9,10 @@ import { daysAfter } from '../../core/terms/index.ts';
 import type { Door, Shown } from '../../core/floor/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
-import type { Context } from '../endpoint.ts';
+import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { refuseFuture, refuseUnknownRevision, setsSince } from '../log/index.ts';
-import { openRestrictions, personOf, doorTo } from '../people/index.ts';
+import { openRestrictions } from '../people/index.ts';
 
 const { faultCase, chainTry } = schema;
 
@@ -29,11 +28,10 @@ const NOTHING = 'Nothing was kept.';
  * different ones with the same edit the greater text stays, whichever came first.
  */
 export async function keepCase(
-  { db: tx, me, at, today }: Context,
+  { db: tx, me, at, today, door, hold }: Context & About,
   id: string,
   request: CaseRequest,
 ): Promise<void> {
-  const person = await personOf(tx, request.personId);
   refuseFuture(request.date, today, NOTHING);
   if (request.signs.length + request.felt.length === 0) {
     throw new Refusal(422, 'signs: nothing was seen, heard or felt. Nothing was kept.');
@@ -43,12 +41,18 @@ export async function keepCase(
   if (before && before.personId !== request.personId) {
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
   }
+  if (hold === 'covers' && (request.date !== today || (before && before.by !== me.name))) {
+    throw new Refusal(
+      403,
+      'Who covers somebody keeps today’s cases and corrects their own. Nothing was kept.',
+    );
+  }
   const row = { ...request, by: me.name, at: at.toISOString() };
   if (!before) {
     await tx.insert(faultCase).values({ id, ...row });
     return;
   }
-  if (!doorTo(me, person).sees) {
+  if (!door.hears) {
     // Who may not see pain and the word on it cannot have meant to change them.
     row.pain = row.pain ?? before.pain;
     row.note = row.note || before.note;
@@ -73,7 +77,6 @@ export async function keepChainTry(
   id: string,
   request: ChainTryRequest,
 ): Promise<void> {
-  await personOf(tx, request.personId);
   refuseFuture(request.date, today, NOTHING);
   const fault = shelf.get('fault', request.fault);
   if (!fault?.chain.some((c) => c.line.text === request.step)) {
@@ -97,10 +100,10 @@ const rowOf = ({ at: _a, ...row }: Stored, door: Door): Shown<CaseRow> => door.c
 
 /** The hall's experience, and of each person given the cases, chains and recurring faults. */
 export async function deskKnowledge(
-  { db, inForce: { shelf }, me, today }: Context,
-  people: readonly Person[],
+  { db, inForce: { shelf }, today }: Context,
+  people: readonly About[],
 ): Promise<DeskKnowledge> {
-  const ids = people.map((p) => p.id);
+  const ids = people.map((p) => p.person.id);
   const hall = await db
     .select({ checks: faultCase.checks, tried: faultCase.tried })
     .from(faultCase)
@@ -119,12 +122,16 @@ export async function deskKnowledge(
   const restrictions = await openRestrictions(db, ids);
   return {
     experience: experienceOf(hall),
-    people: people.map((p) => {
-      const chain = tries.filter((t) => t.personId === p.id).map(tryOf);
-      const recurring = recurringFaults(sets.get(p.id) ?? []);
+    people: people.map(({ person: p, hold, door }) => {
+      // Who covers somebody reads what is of today.
+      const covers = hold === 'covers';
+      const chain = covers ? [] : tries.filter((t) => t.personId === p.id).map(tryOf);
+      const recurring = covers ? [] : recurringFaults(sets.get(p.id) ?? []);
       return {
         personId: p.id,
-        cases: cases.filter((c) => c.personId === p.id).map((c) => rowOf(c, doorTo(me, p))),
+        cases: cases
+          .filter((c) => c.personId === p.id && (!covers || c.date === today))
+          .map((c) => rowOf(c, door)),
         chain,
         recurring,
         faults: faultsRead(

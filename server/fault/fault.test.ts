@@ -103,7 +103,7 @@ describe('a case worked on at the desk', () => {
     }
   });
 
-  it('hides pain from who may not see it, and keeps it when they add to the case', async () => {
+  it('is for those who look after the person: others neither read it nor add to it', async () => {
     const id = randomUUID();
     const pain = { region: 'low back', kind: 'pain', side: null } as const;
     await hall
@@ -113,9 +113,9 @@ describe('a case worked on at the desk', () => {
         `/api/fault-cases/${id}`,
         caseOf({ pain: 6, felt: [pain], end: 'stopped', note: 'said so' }),
       );
-    const seen = (await mine('stand-in')).cases.find((c) => c.id === id)!;
-    expect(seen).toMatchObject({ pain: null, note: '', felt: [], end: 'stopped' });
-    await hall.as('stand-in').ok('PUT', `/api/fault-cases/${id}`, caseOf({ edit: 2, end: 'stopped' }));
+    expect((await desk('stand-in')).people).toEqual([]);
+    const other = hall.as('stand-in').refused('PUT', `/api/fault-cases/${id}`, caseOf({ edit: 2 }));
+    expect((await other).status).toBe(403);
     expect((await mine('head')).cases.find((c) => c.id === id)!).toMatchObject({ pain: 6, felt: [pain] });
   });
 });

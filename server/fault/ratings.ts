@@ -1,17 +1,13 @@
 import { and, eq, isNull, ne, notExists, sql } from 'drizzle-orm';
 import type { RatingRequest, SetToRate } from '../../contract/fault.ts';
-import type { Person } from '../../contract/people.ts';
 import { among, schema } from '../db/index.ts';
-import type { Context } from '../endpoint.ts';
+import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 
 const { loggedSet, session, setRating } = schema;
 
 /** The watched sets of today that another coach logged and this one has not rated, newest first, blind. */
-export async function setsToRate(
-  { db, me, today }: Context,
-  people: readonly Person[],
-): Promise<SetToRate[]> {
+export async function setsToRate({ db, me, today }: Context, people: readonly About[]): Promise<SetToRate[]> {
   if (people.length === 0) return [];
   return db
     .select({
@@ -32,7 +28,7 @@ export async function setsToRate(
       and(
         among(
           session.personId,
-          people.map((p) => p.id),
+          people.map(({ person }) => person.id),
         ),
         eq(session.date, today),
         eq(loggedSet.watched, true),

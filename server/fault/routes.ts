@@ -1,7 +1,6 @@
 import { daysAfter } from '../../core/terms/index.ts';
-import type { Db } from '../db/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
-import { personList } from '../people/index.ts';
+import type { Mine } from '../endpoint.ts';
 import { deskKnowledge, keepCase, keepChainTry } from './cases.ts';
 import { rateSet, setsToRate } from './ratings.ts';
 import { faultReport } from './report.ts';
@@ -9,12 +8,12 @@ import { faultReport } from './report.ts';
 /** The report looks back so far unless told otherwise. */
 const REPORT_DAYS = 91;
 
-const peopleAsked = async (db: Db, ids: readonly string[] = []) =>
-  (await personList(db)).filter((p) => ids.includes(p.id));
+const peopleAsked = ({ mine }: Mine, ids: readonly string[] = []) =>
+  mine.filter(({ person }) => ids.includes(person.id));
 const received = (at: Date) => ({ receivedAt: at.toISOString() });
 
 export const faultRoutes = handlers({
-  desk: async (c) => deskKnowledge(c, await peopleAsked(c.db, c.query.people)),
+  desk: async (c) => deskKnowledge(c, peopleAsked(c, c.query.people)),
 
   keepCase: async (c) => {
     await allOrNothing(c, (tx) => keepCase(tx, tx.params.id, tx.body));
@@ -26,7 +25,7 @@ export const faultRoutes = handlers({
     return received(c.at);
   },
 
-  setsToRate: async (c) => setsToRate(c, await peopleAsked(c.db, c.query.people)),
+  setsToRate: async (c) => setsToRate(c, peopleAsked(c, c.query.people)),
 
   rateSet: async (c) => {
     await allOrNothing(c, (tx) => rateSet(tx, tx.params.id, tx.body));

@@ -19,9 +19,9 @@ import type { CheckResult } from '../../contract/library.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { fieldOf, Refusal } from '../http.ts';
-import { buildsOf, openRestrictions, peopleAnswering, personList, saveAnswer } from '../people/index.ts';
+import { buildsOf, openRestrictions, peopleAnswering, saveAnswer } from '../people/index.ts';
 import { changeDetail, saveTogether } from './changes.ts';
-import { personAskedFor, readerOf } from './reader.ts';
+import { readerOf } from './reader.ts';
 import { shelfInForce } from './shelf.ts';
 
 const inputOn = (today: string): HealthInput => ({
@@ -88,10 +88,13 @@ export const adviceRoutes = handlers({
       return saveTogether(tx, proposals, tx.body.reason);
     }),
 
-  peopleAnswering: async ({ db, params }) => {
-    const names = new Map((await personList(db)).map((p) => [p.id, p.name]));
+  peopleAnswering: async ({ db, params, mine }) => {
+    const names = new Map(mine.map(({ person }) => [person.id, person.name]));
     const rows = await peopleAnswering(db, params.slug);
-    return rows.map((r) => ({ ...r, name: names.get(r.personId) ?? '' }));
+    return rows.flatMap((r) => {
+      const name = names.get(r.personId);
+      return name === undefined ? [] : [{ ...r, name }];
+    });
   },
 
   saveAnswer: async ({ db, inForce: { shelf }, me, params, person, body, today }) => {
@@ -110,9 +113,11 @@ export const adviceRoutes = handlers({
     const without = c.query.without ?? [];
     const unknown = without.find((e) => !shelf.get('equipment', e));
     if (unknown) throw new Refusal(422, `without: there is no equipment "${unknown}".`);
-    const person = await readerOf(c, c.query);
-    const personId = personAskedFor(c, c.query.person);
-    const body = personId ? (await buildsOf(c.db, personId))[0] : undefined;
+    const person = await readerOf(c, c.query.stage);
+    const personId = c.about?.person.id;
+    // Who covers somebody is told what can be given, not what their body is like.
+    const whole = c.about?.hold === 'looks after';
+    const body = personId && whole ? (await buildsOf(c.db, personId))[0] : undefined;
     const restrictions = (
       (personId && (await openRestrictions(c.db, [personId])).get(personId)) ||
       []
@@ -123,7 +128,8 @@ export const adviceRoutes = handlers({
       person,
       barred: (v) => {
         const [bar] = barring(restrictions, factsOf(resolve(v, shelf, person)));
-        return bar ? `barred: ${bar.bars.map(barSentence).join(', ')} (${bar.saidBy})` : null;
+        if (!bar) return null;
+        return `barred: ${bar.bars.map(barSentence).join(', ')}${whole ? ` (${bar.saidBy})` : ''}`;
       },
     });
   },

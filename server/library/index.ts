@@ -1,5 +1,4 @@
 export { libraryRoutes } from './routes.ts';
 export { adviceRoutes } from './advice.ts';
 export { shelfAt, shelfInForce } from './shelf.ts';
-export { personAskedFor } from './reader.ts';
 export { importLibrary, exportLibrary } from './exchange.ts';

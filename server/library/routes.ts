@@ -96,7 +96,7 @@ export const libraryRoutes = handlers({
     const variation = shelf.get('variation', slug);
     if (!variation) throw new Refusal(404, `There is no variation "${slug}".`);
     return {
-      resolved: resolve(variation, shelf, await readerOf(c, c.query)),
+      resolved: resolve(variation, shelf, await readerOf(c, c.query.stage)),
       revision: revisions.get(`variation/${slug}`) ?? 0,
       edition: await editionHeader(c.db),
       ladders: [...(placesOn(shelf).get(slug) ?? [])],

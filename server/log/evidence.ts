@@ -2,9 +2,9 @@ import type { Door, PersonLine, Floor, Overridden } from '../../core/floor/index
 import { onLadders, overviewLines } from '../../core/floor/index.ts';
 import { and, eq, inArray, isNotNull, ne } from 'drizzle-orm';
 import type { MoveRow, PersonOnLadders } from '../../contract/log.ts';
-import type { Person } from '../../contract/people.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { About } from '../endpoint.ts';
 import { recentSets, settingsOf } from './history.ts';
 import { recordsOf } from './records.ts';
 
@@ -73,23 +73,18 @@ async function movesOf(db: Db, personId: string, door: Door): Promise<MoveRow[]>
 const breath = () => new Promise<void>((resolve) => setImmediate(resolve));
 
 /** One line a person and ladder: where they stand, what the tool proposes, and what a head coach looks for. */
-export async function overview(
-  db: Db,
-  floor: Floor,
-  people: readonly Person[],
-  doorTo: (person: Person) => Door,
-): Promise<PersonLine[]> {
+export async function overview(db: Db, floor: Floor, people: readonly About[]): Promise<PersonLine[]> {
   const records = await recordsOf(
     db,
     floor,
-    people.map((p) => p.id),
+    people.map(({ person }) => person.id),
   );
   const overrides = await overridesInForce(db);
   const lines: PersonLine[] = [];
-  for (const [n, person] of people.entries()) {
+  for (const [n, { person, door }] of people.entries()) {
     if (n % 10 === 9) await breath();
     const own = records(person.id);
-    lines.push(...overviewLines(floor, person.id, own, doorTo(person), overrides));
+    lines.push(...overviewLines(floor, person.id, own, door, overrides));
   }
   return lines;
 }

@@ -2,7 +2,7 @@ import { judge, revisionsRead } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { overrideRefused } from '../../core/ladder/index.ts';
-import type { Decision } from '../../core/ladder/index.ts';
+import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
@@ -10,19 +10,16 @@ import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
 import { recordsOf } from './records.ts';
 
-/** What is needed to decide on a ladder. @throws Refusal 403 for those who do not see the whole evidence, 422 without such a ladder */
+/** What is needed to decide on a ladder. @throws Refusal 422 without such a ladder */
 export async function forDeciding(c: Context & About, ladderSlug: string) {
-  if (!c.door.sees) {
-    throw new Refusal(
-      403,
-      'Only staff of the squad and the head coach decide on levels: they see the whole evidence.',
-    );
-  }
   const inForce = await shelfInForce(c.db, c.inForce);
   const ladder = inForce.shelf.get('ladder', ladderSlug);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${ladderSlug}".`);
   return { inForce, ladder };
 }
+
+/** What may be confirmed without the whole evidence: nobody is moved up by it. */
+const DOWN: ReadonlySet<Outcome> = new Set(['step back', 'stop and refer']);
 
 function levelIn(ladder: Ladder, id: string): Level {
   const level = ladder.levels.find((l) => l.id === id);
@@ -76,6 +73,12 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
     throw new Refusal(
       409,
       `The evidence has changed: it now says "${decision.outcome}", you saw "${request.proposed}". Nothing was decided.`,
+    );
+  }
+  if (c.hold === 'covers' && (request.chosen !== request.proposed || !DOWN.has(request.chosen))) {
+    throw new Refusal(
+      403,
+      'Who covers somebody confirms a step back or a stop as it is proposed; anything else is for those who look after them. Nothing was decided.',
     );
   }
   const refused = overrideRefused(decision, request.chosen, request.reason);

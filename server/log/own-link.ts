@@ -4,16 +4,14 @@ import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
-import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
-import type { Person } from '../../contract/people.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf, doorTo } from '../people/index.ts';
+import { personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
 import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -32,7 +30,6 @@ export async function makeOwnLink(
   { db, me, person, at: now, publicUrl }: Context & About,
   days: number,
 ): Promise<OwnLinkMade> {
-  mayGive(me, person);
   const token = newToken();
   const id = randomUUID();
   const expiresAt = new Date(now.getTime() + days * DAY_MS).toISOString();
@@ -45,12 +42,6 @@ export async function makeOwnLink(
     expiresAt,
   });
   return { id, url: `${publicUrl}/own/${token}`, expiresAt };
-}
-
-function mayGive(me: Me, person: Person): void {
-  if (!doorTo(me, person).sees) {
-    throw new Refusal(403, 'Only staff of the squad and the head coach give or end personal links.');
-  }
 }
 
 export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<OwnLinkRow[]> {
@@ -72,10 +63,9 @@ export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<O
 }
 
 /** @throws Refusal 404 without such a link */
-export async function revokeOwnLink({ db, me, at: now }: Context, id: string): Promise<void> {
+export async function revokeOwnLink({ db, at: now }: Context, id: string): Promise<void> {
   const [row] = await db.select().from(ownLink).where(eq(ownLink.id, id));
   if (!row) throw new Refusal(404, 'There is no such link.');
-  mayGive(me, await personOf(db, row.personId));
   if (row.revokedAt === null) {
     await db.update(ownLink).set({ revokedAt: now.toISOString() }).where(eq(ownLink.id, id));
   }
@@ -93,7 +83,12 @@ async function holderOf({ db, at: now }: OpenContext, token: string) {
   return { link: row, person: await personOf(db, row.personId) };
 }
 
-const ownLogger = (name: string): Logger => ({ name: `${name} (own)`, seesHealth: () => true, own: true });
+const ownLogger = (name: string): Logger => ({
+  name: `${name} (own)`,
+  hears: true,
+  onlyToday: null,
+  own: true,
+});
 
 /** What the holder does today, and what they have written down for the day. */
 export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
@@ -174,13 +169,19 @@ export async function putOwnSet(
       `date: only the last ${DAYS_BACK} days can be written down here. Ask your coach for older ones.`,
     );
   }
+  // By its id alone: whatever day it was logged on, a coach's set is not theirs to change.
+  const [mine] = await c.db
+    .select({ own: loggedSet.own, personId: session.personId })
+    .from(loggedSet)
+    .innerJoin(session, eq(session.id, loggedSet.sessionId))
+    .where(eq(loggedSet.id, id));
+  if (mine && mine.personId !== person.id) throw new Refusal(404, 'There is no such set of yours.');
+  if (mine && !mine.own) throw new Refusal(403, 'A coach wrote this set down. Ask them to correct it.');
   const of = await c.db
-    .select({ id: loggedSet.id, own: loggedSet.own })
+    .select({ id: loggedSet.id })
     .from(loggedSet)
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(and(eq(session.personId, person.id), eq(session.date, request.date)));
-  const mine = of.find((s) => s.id === id);
-  if (mine && !mine.own) throw new Refusal(403, 'A coach wrote this set down. Ask them to correct it.');
   if (!mine && of.length >= MOST_SETS_A_DAY) {
     throw new Refusal(422, `There are ${of.length} sets on this day already. Nothing was kept.`);
   }

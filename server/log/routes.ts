@@ -1,6 +1,6 @@
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personList, personOf, doorTo } from '../people/index.ts';
+import { coverableBy, coversOf, endCover, takeCover } from './cover.ts';
 import { addSignOff, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
 import { recentSets, setsOfVariations } from './history.ts';
@@ -8,20 +8,35 @@ import { confirm, place } from './moves.ts';
 import { dropOwnSet, makeOwnLink, ownDay, ownLinksOf, putOwnSet, revokeOwnLink } from './own-link.ts';
 import { keepPlacement, nextTrial, placementsOf } from './placements.ts';
 import { exportSetsCsv, importSetsCsv, previewSetsCsv } from './sets-csv.ts';
-import { deleteSet, putSet, staffLogger } from './sets.ts';
+import { dropSet, putSet, staffLogger } from './sets.ts';
 import { todayOf } from './today.ts';
 import { tryLadder } from './try.ts';
 
 const received = (at: Date) => ({ receivedAt: at.toISOString() });
 
 export const logRoutes = handlers({
-  overview: async (c) => overview(c.db, c, await personList(c.db), (p) => doorTo(c.me, p)),
+  overview: async (c) => overview(c.db, c, c.mine),
+
+  covers: (c) => coversOf(c),
+
+  coverable: (c) => coverableBy(c),
+
+  takeCover: async (c) => {
+    await allOrNothing(c, (tx) => takeCover(tx, tx.body));
+    return { ok: true };
+  },
+
+  endCover: async (c) => {
+    await endCover(c, c.params.id);
+    return { ok: true };
+  },
 
   /** Everybody of a squad, or some people by id, with what they do next. */
   today: async (c) => {
     const { squad, people: only } = c.query;
-    const people = (await personList(c.db)).filter(
-      (p) => (squad === undefined || p.squadId === squad) && (only === undefined || only.includes(p.id)),
+    const people = c.mine.filter(
+      ({ person: p }) =>
+        (squad === undefined || p.squadId === squad) && (only === undefined || only.includes(p.id)),
     );
     return todayOf(c, people);
   },
@@ -64,15 +79,12 @@ export const logRoutes = handlers({
 
   tryLadder: async (c) => {
     if (c.body.ladder.kind !== 'ladder') throw new Refusal(422, 'ladder: this is no ladder.');
-    if (!doorTo(c.me, await personOf(c.db, c.body.personId)).sees) {
-      throw new Refusal(403, 'A ladder is tried on the log of people of your own squads.');
-    }
     return tryLadder(c, c.body);
   },
 
-  keepSet: (c) => allOrNothing(c, (tx) => putSet(tx, tx.params.id, tx.body, staffLogger(tx.me))),
+  keepSet: (c) => allOrNothing(c, (tx) => putSet(tx, tx.params.id, tx.body, staffLogger(tx))),
 
-  deleteSet: (c) => allOrNothing(c, (tx) => deleteSet(tx, tx.params.id, tx.body.edit)),
+  deleteSet: (c) => allOrNothing(c, (tx) => dropSet(tx, tx.params.id, tx.body.edit)),
 
   setsCsv: async (c) => ({
     file: await exportSetsCsv(c, c.query),

@@ -1,14 +1,12 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { canonicalJson } from '../../core/library/index.ts';
-import type { Me } from '../../contract/access.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
-import type { Person } from '../../contract/people.ts';
 import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import type { OpenContext } from '../endpoint.ts';
+import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf, doorTo } from '../people/index.ts';
+import { personOf } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
 
 const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
@@ -16,16 +14,48 @@ const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
 /** Who sends a set. */
 export interface Logger {
   name: string;
-  seesHealth: (person: Person) => boolean;
+  /** Is told of pain, and so may have meant to change it. */
+  hears: boolean;
+  /** Only what they logged themselves today: somebody else looks after the person. */
+  onlyToday: string | null;
   /** The person alone, through their own link: nothing is watched. */
   own: boolean;
 }
 
-export const staffLogger = (me: Me): Logger => ({
+export const staffLogger = ({ me, door, hold, today }: Context & About): Logger => ({
   name: me.name,
-  seesHealth: (person) => doorTo(me, person).sees,
+  hears: door.hears,
+  onlyToday: hold === 'covers' ? today : null,
   own: false,
 });
+
+/** @throws Refusal 403 where somebody who covers changes what is not theirs, or not of today */
+function refuseOthers(by: Logger, date: string, stored?: { loggedBy: string; date: string }): void {
+  if (by.onlyToday === null) return;
+  if (date !== by.onlyToday || (stored && (stored.date !== by.onlyToday || stored.loggedBy !== by.name))) {
+    throw new Refusal(
+      403,
+      'Who covers somebody logs today’s sets and corrects their own. Nothing was changed.',
+    );
+  }
+}
+
+/** Takes a set back; of a person who is covered, only one logged today by who covers. */
+export async function dropSet(
+  c: Context & { about: About | null },
+  id: string,
+  edit: number,
+): Promise<SetResult> {
+  if (c.about?.hold === 'covers') {
+    const [stored] = await c.db
+      .select({ loggedBy: loggedSet.loggedBy, date: session.date })
+      .from(loggedSet)
+      .innerJoin(session, eq(session.id, loggedSet.sessionId))
+      .where(eq(loggedSet.id, id));
+    if (stored) refuseOthers(staffLogger({ ...c, ...c.about }), stored.date, stored);
+  }
+  return deleteSet(c, id, edit);
+}
 
 /** The session of a person on a date, made where there is none. */
 export async function sessionFor(tx: Db, personId: string, date: string): Promise<string> {
@@ -52,7 +82,7 @@ export async function putSet(
   { personId, date, ...fields }: SetRequest,
   by: Logger,
 ): Promise<SetResult> {
-  const person = await personOf(tx, personId);
+  await personOf(tx, personId);
   refuseFuture(date, today, 'The set was not stored.');
   await refuseUnknownRevision(tx, fields.variation, fields.variationRevision, 'The set was not stored.');
   const receivedAt = at.toISOString();
@@ -72,6 +102,7 @@ export async function putSet(
   if (stored && stored.personId !== personId) {
     throw new Refusal(409, 'This set belongs to somebody else. Nothing was changed.');
   }
+  refuseOthers(by, date, stored && { loggedBy: stored.set.loggedBy, date: stored.date });
   const own = stored?.set.own ?? by.own;
   if (own) Object.assign(fields, { watched: false, faults: [] });
 
@@ -86,7 +117,7 @@ export async function putSet(
   }
 
   const before = stored.set;
-  if (!by.seesHealth(person)) {
+  if (!by.hears) {
     // Who may not see pain cannot have meant to change it.
     fields.pain = before.pain;
     const hidden = before.sensations?.filter((f) => f.kind === 'pain') ?? [];

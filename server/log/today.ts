@@ -2,21 +2,17 @@ import { lineOrFailure, variationsNow } from '../../core/floor/index.ts';
 import { laddersOf } from '../../core/library/index.ts';
 import { askBeforeWork } from '../../core/ladder/index.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
-import type { Person } from '../../contract/people.ts';
-import type { Context } from '../endpoint.ts';
+import type { About, Context } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
-import { doorTo } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { newestWithAids, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
-
-/** Monday 1 to Sunday 7. */
-export const weekdayOf = (date: string) => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
+import { weekdayOf } from './weekday.ts';
 
 /** Everybody given with what they do next, what to watch, and what to ask before work. */
-export async function todayOf(c: Context, people: readonly Person[]): Promise<Today> {
-  const { db, inForce, today: date, me } = c;
-  const ids = people.map((p) => p.id);
+export async function todayOf(c: Context, people: readonly About[]): Promise<Today> {
+  const { db, inForce, today: date } = c;
+  const ids = people.map((p) => p.person.id);
   const squads = (await squadList(db)).map(({ id, name, trainingDays }) => ({
     id,
     name,
@@ -32,9 +28,8 @@ export async function todayOf(c: Context, people: readonly Person[]): Promise<To
   return {
     date,
     squads,
-    people: people.map((person): TodayPerson => {
+    people: people.map(({ person, hold, door }): TodayPerson => {
       const own = records(person.id);
-      const door = doorTo(me, person);
       const checkIn = checkIns.get(person.id) ?? null;
       const trains = person.squadId === null || (squads.find((s) => s.id === person.squadId)?.trains ?? true);
       const ask = askBeforeWork({
@@ -51,7 +46,10 @@ export async function todayOf(c: Context, people: readonly Person[]): Promise<To
         checkIn: checkIn && door.checkIn(checkIn),
         ask: ask && door.ask(ask),
         lastSession: own.lastSession,
-        seesHealth: door.sees,
+        seesHealth: door.hears,
+        covered: hold === 'covers',
+        emergency: person.emergency,
+        firstAid: person.firstAid,
         sets: (done.get(person.id) ?? []).map(door.set),
         lines: ladders.flatMap(
           (ladder) =>

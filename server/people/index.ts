@@ -1,4 +1,5 @@
 export { answersOf, peopleAnswering, saveAnswer } from './answers.ts';
 export { buildsOf } from './builds.ts';
 export { peopleRoutes } from './routes.ts';
-export { openRestrictions, personList, personOf, doorTo, savePerson, addRestriction } from './store.ts';
+export { guard, holds, peopleOf } from './looks.ts';
+export { openRestrictions, personList, personOf, savePerson, addRestriction } from './store.ts';

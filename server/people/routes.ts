@@ -6,7 +6,6 @@ import {
   erasePerson,
   exportPerson,
   liftRestriction,
-  personList,
   restrictionRows,
   savePerson,
 } from './store.ts';
@@ -14,7 +13,7 @@ import {
 const OK = { ok: true } as const;
 
 export const peopleRoutes = handlers({
-  people: ({ db }) => personList(db),
+  people: ({ mine }) => mine.map(({ person, hold }) => ({ ...person, covered: hold === 'covers' })),
 
   addPerson: async (c) => ({ id: await allOrNothing(c, ({ db, body }) => savePerson(db, null, body)) }),
 
@@ -41,7 +40,10 @@ export const peopleRoutes = handlers({
     return OK;
   },
 
-  builds: ({ db }) => buildsOf(db),
+  builds: async ({ db, mine }) => {
+    const ids = new Set(mine.map((m) => m.person.id));
+    return (await buildsOf(db)).filter((b) => ids.has(b.personId));
+  },
 
   build: async ({ db, person }) => (await buildsOf(db, person.id))[0]!,
 

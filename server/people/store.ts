@@ -1,9 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { eq, inArray } from 'drizzle-orm';
-import type { Me } from '../../contract/access.ts';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
-import { doorFor } from '../../core/floor/index.ts';
-import type { Door } from '../../core/floor/index.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -12,39 +9,58 @@ import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
 
-const { person, restriction, session, setRating, loggedSet, move, moveFlag, squad } = schema;
+const { person, personCoach, staff, restriction, session, setRating, loggedSet, move, moveFlag, squad } =
+  schema;
 const { chainTry, checkIn, cueTried, faultCase, placement, signOff } = schema;
 
+const withCoaches = {
+  id: person.id,
+  name: person.name,
+  squadId: person.squadId,
+  statureM: person.statureM,
+  massKg: person.massKg,
+  note: person.note,
+  emergency: person.emergency,
+  firstAid: person.firstAid,
+  coachIds: sql<string[]>`coalesce(
+    (select jsonb_agg(c.staff_id order by c.staff_id) from person_coach c where c.person_id = ${person.id}), '[]'::jsonb)`,
+};
+
 export async function personList(db: Db): Promise<Person[]> {
-  return db.select().from(person).orderBy(person.name);
+  return db.select(withCoaches).from(person).orderBy(person.name);
 }
 
 export async function personOf(db: Db, id: string): Promise<Person> {
-  const [row] = await db.select().from(person).where(eq(person.id, id));
+  const [row] = await db.select(withCoaches).from(person).where(eq(person.id, id));
   if (!row) throw new Refusal(404, 'There is no such person.');
   return row;
 }
-
-/** Pain, and what rests on it, is for the head coach and the staff of the person's squad. */
-export const doorTo = (me: Me, who: Pick<Person, 'squadId'>): Door =>
-  doorFor(
-    me.role === 'head coach' ||
-      (me.role === 'coach' && who.squadId !== null && me.squadIds.includes(who.squadId)),
-  );
 
 export async function savePerson(db: Db, id: string | null, request: PersonRequest): Promise<string> {
   if (request.squadId !== null) {
     const [found] = await db.select().from(squad).where(eq(squad.id, request.squadId));
     if (!found) throw new Refusal(422, 'squadId: there is no such squad. Nothing was changed.');
   }
-  if (id === null) {
-    const made = randomUUID();
-    await db.insert(person).values({ id: made, ...request });
-    return made;
+  const { coachIds, ...fields } = request;
+  const of = id ?? randomUUID();
+  if (id === null) await db.insert(person).values({ id: of, ...fields });
+  else {
+    await personOf(db, id);
+    await db.update(person).set(fields).where(eq(person.id, id));
   }
-  await personOf(db, id);
-  await db.update(person).set(request).where(eq(person.id, id));
-  return id;
+  if (coachIds) await nameCoaches(db, of, coachIds);
+  return of;
+}
+
+/** @throws Refusal 422 for somebody who is no coach here */
+async function nameCoaches(db: Db, personId: string, coachIds: readonly string[]): Promise<void> {
+  const ids = [...new Set(coachIds)];
+  const found = ids.length ? await db.select().from(staff).where(inArray(staff.id, ids)) : [];
+  if (found.length < ids.length || found.some((s) => s.role === 'viewer')) {
+    throw new Refusal(422, 'coachIds: somebody named there is no coach of this hall. Nothing was changed.');
+  }
+  await db.delete(personCoach).where(eq(personCoach.personId, personId));
+  if (ids.length > 0) await db.insert(personCoach).values(ids.map((staffId) => ({ personId, staffId })));
 }
 
 /** Everything kept about one person, for the person or their guardian. */

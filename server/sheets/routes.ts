@@ -2,7 +2,6 @@ import { readJob, writeJob } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
 import { handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personAskedFor } from '../library/index.ts';
 import { printJob } from './prints.ts';
 import { makeShare, openShare, revokeShare, sharesOf } from './shares.ts';
 import { stateOf } from './state.ts';
@@ -21,7 +20,7 @@ function jobOf(text: string): JobItem[] {
 
 /** What is printed, what a scanned sheet says, and links that show sheets without sign-in. */
 export const sheetRoutes = handlers({
-  prints: (c) => printJob(c, jobOf(c.query.job), personAskedFor(c, c.query.person)),
+  prints: (c) => printJob(c, jobOf(c.query.job), c.about?.person.id ?? null),
 
   printedState: (c) => stateOf(c, jobOf(c.query.job)[0]!, c.query.state),
 

@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, or, sql } from 'drizzle-orm';
 import type { ShareMade, ShareRequest, ShareRow } from '../../contract/sheets.ts';
 import { readJob, SHEET_WORDS } from '../../core/sheets/index.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
-import { schema } from '../db/index.ts';
-import type { Context, OpenContext } from '../endpoint.ts';
+import { among, schema } from '../db/index.ts';
+import type { About, Context, Mine, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf } from '../people/index.ts';
 
 const { share, person } = schema;
 const DAY_MS = 24 * 3600_000;
@@ -21,7 +20,6 @@ export async function makeShare(
   { db, me, at: now, publicUrl }: Context,
   request: ShareRequest,
 ): Promise<ShareMade> {
-  if (request.person) await personOf(db, request.person);
   const token = newToken();
   const id = randomUUID();
   const expiresAt = new Date(now.getTime() + request.days * DAY_MS).toISOString();
@@ -38,13 +36,20 @@ export async function makeShare(
   return { id, url: `${publicUrl}/shared/${token}`, expiresAt };
 }
 
-/** Links that one may revoke, newest first: the head coach all, a coach their own. */
-export async function sharesOf({ db, inForce: { shelf }, me, at: now }: Context): Promise<ShareRow[]> {
+/** Links that one may revoke, newest first: the head coach all, a coach their own and those about people they look after. */
+export async function sharesOf({
+  db,
+  inForce: { shelf },
+  me,
+  at: now,
+  mine,
+}: Context & Mine): Promise<ShareRow[]> {
+  const ids = mine.map((m) => m.person.id);
   const rows = await db
     .select({ share, name: person.name })
     .from(share)
     .leftJoin(person, eq(person.id, share.personId))
-    .where(me.role === 'head coach' ? undefined : eq(share.madeById, me.id))
+    .where(me.role === 'head coach' ? undefined : or(eq(share.madeById, me.id), among(share.personId, ids)))
     .orderBy(desc(share.madeAt));
   return rows.map(({ share: row, name }) => ({
     id: row.id,
@@ -66,11 +71,14 @@ export async function sharesOf({ db, inForce: { shelf }, me, at: now }: Context)
   }));
 }
 
-/** @throws Refusal 404 without such a link, 403 for another coach's */
-export async function revokeShare({ db, me, at: now }: Context, id: string): Promise<void> {
+/** @throws Refusal 404 without such a link, 403 for another coach's that is about nobody */
+export async function revokeShare(
+  { db, me, at: now, about }: Context & { about: About | null },
+  id: string,
+): Promise<void> {
   const [row] = await db.select().from(share).where(eq(share.id, id));
   if (!row) throw new Refusal(404, 'There is no such link.');
-  if (me.role !== 'head coach' && row.madeById !== me.id) {
+  if (me.role !== 'head coach' && row.madeById !== me.id && about === null) {
     throw new Refusal(403, 'Another coach made this link. The head coach can revoke it.');
   }
   if (row.revokedAt === null)

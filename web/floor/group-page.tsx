@@ -8,6 +8,7 @@ import type { Person } from '../../contract/people.ts';
 import { clocks } from '../dose/index.ts';
 import { queryClient, queryOf, useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, PatternWord, useKeys, withDays } from '../ui/index.ts';
+import { ConfirmDown } from './confirm-down.tsx';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { LineAtHand } from './line-at-hand.tsx';
@@ -187,6 +188,7 @@ function OnePerson({
             </Button>
           </div>
         )}
+        {line && p.covered && <ConfirmDown line={line} personId={p.personId} date={date} />}
         {line ? (
           <LineAtHand
             key={line.ladder}
@@ -200,11 +202,23 @@ function OnePerson({
           />
         ) : (
           <Empty>
-            Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place {name} by trials</Link>.
+            Not placed on a ladder yet.{' '}
+            {p.covered ? (
+              'Their own coach places them.'
+            ) : (
+              <Link to={`/people/${p.personId}`}>Place {name} by trials</Link>
+            )}
           </Empty>
         )}
       </section>
       <section aria-label="Logged today">
+        {(p.emergency || p.firstAid) && (
+          <div className="mb-4 border-l-[6px] border-warn bg-paper px-3 py-2">
+            <h2 className="text-base">In an emergency</h2>
+            {p.firstAid && <p>First aid: {p.firstAid}</p>}
+            {p.emergency && <p>Call: {p.emergency}</p>}
+          </div>
+        )}
         <h2 className="border-b border-ink pb-1">Today</h2>
         {ofDay.length === 0 && <p className="py-3 text-soft">No set yet today.</p>}
         <DayList

@@ -75,7 +75,7 @@ export function LineAtHand({
       {ended && (
         <Notice tone="warn">
           The set was ended and recorded. Nothing more of this today unless it has settled; refer if it does
-          not. <Link to={`/people/${p.personId}`}>To the decision</Link>
+          not. {!p.covered && <Link to={`/people/${p.personId}`}>To the decision</Link>}
         </Notice>
       )}
       <div className="taped-left mb-3 bg-paper py-3 pr-4 pl-5">

@@ -17,6 +17,7 @@ import {
   Segmented,
   withDays,
 } from '../ui/index.ts';
+import { CoverToday, TakeCover } from './cover.tsx';
 import { CheckInForm, keepCheckIn } from './check-in-form.tsx';
 import { insteadPath, nextWords } from './next-words.ts';
 import { WatchList } from './watch-list.tsx';
@@ -52,11 +53,13 @@ export function TodayPage() {
           >
             {(id) => squads.data?.find((s) => s.id === id)?.name ?? 'All'}
           </Segmented>
+          {me.role === 'coach' && <TakeCover />}
           <Link to="/sets" className="flex min-h-14 items-center px-4">
             Sets as a file
           </Link>
         </div>
       </div>
+      <CoverToday />
       <Loaded query={query} what="the people">
         {(all) =>
           all.length === 0 ? (
@@ -147,10 +150,11 @@ function PersonRow({
     <li className={`border-b border-rule py-2 ${p.expected ? '' : 'text-soft'}`}>
       <div className="flex flex-wrap items-center gap-x-4">
         <Link
-          to={`/floor/${p.personId}`}
+          to={p.covered ? `/floor/session?people=${p.personId}` : `/floor/${p.personId}`}
           className="flex min-h-14 grow items-center font-head text-xl font-semibold no-underline hover:underline"
         >
           {name}
+          {p.covered && <span className="pl-2 text-sm font-normal text-soft">(you cover)</span>}
         </Link>
         <span className="text-sm text-soft">
           {p.lastSession ? `last ${day(p.lastSession, hall.today)}` : 'no session yet'}
@@ -180,7 +184,12 @@ function PersonRow({
       </div>
       {p.lines.length === 0 && (
         <p className="pb-1">
-          Not placed on a ladder yet. <Link to={`/people/${p.personId}`}>Place by trials</Link>
+          Not placed on a ladder yet.{' '}
+          {p.covered ? (
+            'Their own coach places them.'
+          ) : (
+            <Link to={`/people/${p.personId}`}>Place by trials</Link>
+          )}
         </p>
       )}
       {p.expected && (

@@ -7,7 +7,7 @@ import { day, Notice, OutcomeWord, useRested, withDays } from '../ui/index.ts';
 
 /** What the ladder as it is written now would say about somebody's log: at once, and nothing is kept. */
 export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
-  const { hall, me } = useSigned();
+  const { hall } = useSigned();
   const { people } = usePeople();
   const [personId, setPersonId] = useState<string | null>(null);
   const rested = useRested(ladder, 350);
@@ -19,9 +19,7 @@ export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
     placeholderData: (before) => before,
     staleTime: 60_000,
   });
-  const mine = people.filter(
-    (p) => me.role === 'head coach' || (p.squadId !== null && me.squadIds.includes(p.squadId)),
-  );
+  const mine = people.filter((p) => !p.covered);
   const { data } = result;
   return (
     <section aria-label="Try it on a log" className="border-y border-ink py-3">

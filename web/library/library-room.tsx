@@ -68,7 +68,11 @@ function Room({ entries }: { entries: EntrySummary[] }) {
   );
   const shown = slug ?? list[0]?.slug ?? null;
   const at = list.findIndex((e) => e.slug === shown);
-  const query = params.toString() ? `?${params.toString()}` : '';
+  // With what is typed, though it does not stand in the address yet: a step onwards must not lose it.
+  const typed = new URLSearchParams(params);
+  if (text) typed.set('q', text);
+  else typed.delete('q');
+  const query = typed.size > 0 ? `?${typed.toString()}` : '';
   // A chosen sheet comes at once; one that only heads the list waits until the typing rests.
   const rested = useRested(shown, REST_MS);
   const read = slug ?? rested;

@@ -13,6 +13,9 @@ const person = (id: string, name: string, squadId: string | null): Person => ({
   statureM: null,
   massKg: null,
   note: '',
+  emergency: '',
+  firstAid: '',
+  coachIds: [],
 });
 const line = (personId: string, change: Partial<PersonLine> = {}): PersonLine => ({
   personId,

@@ -54,6 +54,8 @@ export function People() {
   const rows = useMemo(
     () =>
       people.flatMap((person): Row[] => {
+        // Who is covered has no page here: what the floor needs of them is on the floor.
+        if (person.covered) return [];
         const squad = squads.data?.find((s) => s.id === person.squadId)?.name ?? '';
         const own = (lines.data ?? []).filter((l) => l.personId === person.id && l.levelName !== null);
         return own.length ? own.map((line) => ({ person, squad, line })) : [{ person, squad, line: null }];

@@ -12,6 +12,9 @@ const ida: Person = {
   statureM: 1.7,
   massKg: 61.25,
   note: 'Rows bow.',
+  emergency: '',
+  firstAid: '',
+  coachIds: [],
 };
 const squads = {
   'GET /api/squads': [
@@ -45,6 +48,9 @@ describe('the form of a person', () => {
       statureM: 1.785,
       massKg: 72.5,
       note: 'Shift work.',
+      emergency: '',
+      firstAid: '',
+      coachIds: [],
     });
   });
 

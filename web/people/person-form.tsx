@@ -20,6 +20,9 @@ interface Values {
   stature: string;
   mass: string;
   note: string;
+  emergency: string;
+  firstAid: string;
+  coachIds: string[];
 }
 
 interface Props {
@@ -33,6 +36,8 @@ interface Props {
 export function PersonForm({ person, error, busy, onSave }: Props) {
   const units = useUnits();
   const squads = useAsk('squads');
+  const staff = useAsk('staff');
+  const coaches = (staff.data ?? []).filter((s) => s.role === 'coach' && s.active);
   const { register, handleSubmit } = useForm<Values>({
     values: {
       name: person?.name ?? '',
@@ -40,6 +45,9 @@ export function PersonForm({ person, error, busy, onSave }: Props) {
       stature: person?.statureM ? tidy(toLength(person.statureM, units.length)) : '',
       mass: person?.massKg ? tidy(toMass(person.massKg, units.mass)) : '',
       note: person?.note ?? '',
+      emergency: person?.emergency ?? '',
+      firstAid: person?.firstAid ?? '',
+      coachIds: person?.coachIds ?? [],
     },
     resetOptions: { keepDirtyValues: true },
   });
@@ -57,6 +65,9 @@ export function PersonForm({ person, error, busy, onSave }: Props) {
           statureM: stature === null ? null : fromLength(stature, units.length),
           massKg: mass === null ? null : fromMass(mass, units.mass),
           note: v.note,
+          emergency: v.emergency.trim(),
+          firstAid: v.firstAid.trim(),
+          coachIds: v.coachIds,
         });
       })}
     >
@@ -86,6 +97,31 @@ export function PersonForm({ person, error, busy, onSave }: Props) {
       <Field label="Note">
         {(props) => <textarea className="field" rows={2} {...props} {...register('note')} />}
       </Field>
+      <TextField
+        label="Whom to call in an emergency"
+        hint="Stands beside the next set, also for who covers them."
+        error={refused?.field('emergency')}
+        {...register('emergency')}
+      />
+      <TextField
+        label="What a first-aider has to know"
+        hint="Asthma, allergies, medicines to hand."
+        error={refused?.field('firstAid')}
+        {...register('firstAid')}
+      />
+      {coaches.length > 0 && (
+        <fieldset>
+          <legend className="label">Coaches besides those of the squad</legend>
+          <div className="flex flex-wrap gap-x-5">
+            {coaches.map((s) => (
+              <label key={s.id} className="flex min-h-9 items-center gap-1.5">
+                <input type="checkbox" value={s.id} {...register('coachIds')} />
+                {s.name}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
       {error && <Notice tone="warn">{error.message}</Notice>}
       <div>
         <Button type="submit" tone="main" disabled={busy}>

@@ -48,9 +48,10 @@ export function PersonPage() {
     <Loaded query={people} what="the person">
       {(all) => {
         const person = all.find((p) => p.id === id);
-        if (!person) return <Notice tone="warn">There is no such person. They may have been erased.</Notice>;
-        const mayDecide =
-          me.role === 'head coach' || (person.squadId !== null && me.squadIds.includes(person.squadId));
+        // Erased, or looked after by others: the server says which.
+        if (!person || person.covered) {
+          return ladders.error ? <Notice tone="warn">{ladders.error.message}</Notice> : null;
+        }
         return (
           <>
             <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
@@ -103,11 +104,11 @@ export function PersonPage() {
                           personId={id}
                           on={on}
                           signOffs={data.signOffs}
-                          mayDecide={mayDecide}
+                          mayDecide
                         />
                       ))}
-                    {mayDecide && <Trials personId={id} ladders={data.ladders} />}
-                    {mayDecide && <Placement personId={id} ladders={data.ladders} />}
+                    <Trials personId={id} ladders={data.ladders} />
+                    <Placement personId={id} ladders={data.ladders} />
                     <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
                   </div>
                   <div className="grid content-start gap-6">
@@ -119,7 +120,7 @@ export function PersonPage() {
                     <Moves moves={data.moves} ladders={data.ladders} />
                     <Placements personId={id} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
-                    {mayDecide && <OwnLinks personId={id} />}
+                    <OwnLinks personId={id} />
                   </div>
                 </div>
               )}

@@ -113,10 +113,17 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
           </Group>
           <Group heading="People">
             {people.flatMap((p) => [
-              <Item key={p.id} onSelect={go(`/people/${p.id}`)}>
-                {p.name}
-              </Item>,
-              <Item key={`${p.id} log`} onSelect={go(`/floor/${p.id}`)}>
+              ...(p.covered
+                ? []
+                : [
+                    <Item key={p.id} onSelect={go(`/people/${p.id}`)}>
+                      {p.name}
+                    </Item>,
+                  ]),
+              <Item
+                key={`${p.id} log`}
+                onSelect={go(p.covered ? `/floor/session?people=${p.id}` : `/floor/${p.id}`)}
+              >
                 Log a set for {p.name}
               </Item>,
             ])}

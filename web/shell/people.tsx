@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { Person } from '../../contract/people.ts';
+import type { Person, PersonRow } from '../../contract/people.ts';
 import { SelectField } from '../ui/index.ts';
 import { useAsk } from './api.ts';
 import { useSigned } from './start.tsx';
 
-const NONE: Person[] = [];
+const NONE: PersonRow[] = [];
 
 /**
  * Everybody, and who is who.
@@ -17,7 +17,7 @@ export function usePeople(asked?: boolean) {
   const lookup = useMemo(() => {
     const byId = new Map(people.map((p) => [p.id, p]));
     return {
-      find: (id: string | null | undefined): Person | undefined => (id == null ? undefined : byId.get(id)),
+      find: (id: string | null | undefined): PersonRow | undefined => (id == null ? undefined : byId.get(id)),
       nameOf: (id: string): string => byId.get(id)?.name ?? '',
     };
   }, [people]);
