@@ -12,6 +12,8 @@ export interface Services {
   snapshots: Pick<Snapshots, 'changed' | 'coveredUntil'>;
   /** Where the application is reached from outside; cookies are marked Secure when it is https. */
   publicUrl: string;
+  /** Proxies in front that are trusted to say where a request comes from. */
+  proxies: number;
   /** For whoever works on it: is told each request's route, outcome and time. */
   tell?: Tell | undefined;
 }

@@ -34,7 +34,15 @@ async function main(): Promise<void> {
     await loadDemo(db, clock());
   }
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
-  const app = createApp({ db, clock, boot: randomUUID(), snapshots, publicUrl, tell });
+  const app = createApp({
+    db,
+    clock,
+    boot: randomUUID(),
+    snapshots,
+    publicUrl,
+    proxies: Math.max(0, Math.trunc(Number(process.env.TRUSTED_PROXIES || 0))) || 0,
+    tell,
+  });
   // A tablet that asks again after a pause finds its connection still open.
   const serverOptions = { keepAliveTimeout: 60_000 };
   const server = serve({ fetch: app.fetch, port, hostname: host, serverOptions }, () => {

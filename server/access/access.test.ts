@@ -4,9 +4,10 @@ import type { Endpoint, EndpointName } from '../../contract/endpoints.ts';
 import type { Start } from '../../contract/hall.ts';
 import { clientOf, signIn, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
+import { schema } from '../db/index.ts';
 import { hashPassword } from './passwords.ts';
 import { verifyPassword } from './passwords.ts';
-import { delayAfter } from './sign-in.ts';
+import { delayAfter, passwordQueue } from './attempts.ts';
 
 let hall: TestHall;
 beforeAll(async () => void (hall = await testHall()));
@@ -156,7 +157,7 @@ describe('signing in', () => {
   });
 
   it('waits longer with every failure, for unknown names as for known ones', async () => {
-    expect([0, 1, 2, 3, 4, 5, 20].map(delayAfter)).toEqual([0, 0, 0, 2, 4, 8, 300]);
+    expect([0, 1, 2, 3, 4, 5, 20].map((n) => delayAfter(n))).toEqual([0, 0, 0, 2, 4, 8, 300]);
     for (const login of ['coach', 'no-such-name']) {
       const client = clientOf(hall.app, null);
       const tries = [];
@@ -170,6 +171,59 @@ describe('signing in', () => {
     hall.setNow('2026-11-24T12:00:03Z');
     await signIn(hall.app, 'coach', 'a-long-password');
     hall.setNow('2026-11-24T12:00:00Z');
+  });
+
+  it('looks at no more passwords than it may, however many come at once', async () => {
+    const client = clientOf(hall.app, null);
+    const wrong = { login: 'viewer', password: 'wrong' };
+    const answers = await Promise.all(
+      Array.from({ length: 100 }, () => client.send('POST', '/api/sign-in', wrong)),
+    );
+    const of = (status: number) => answers.filter((a) => a.status === status).length;
+    expect(of(401)).toBeLessThanOrEqual(3);
+    expect(of(401) + of(429)).toBe(100);
+  });
+
+  it('locks nobody out who only has a name that others try, and slows an address that tries many', async () => {
+    const from = (address: string, login: string, password: string) =>
+      hall.app.request('/api/sign-in', {
+        method: 'POST',
+        headers: {
+          'content-type': 'application/json',
+          origin: 'http://localhost',
+          'x-forwarded-for': address,
+        },
+        body: JSON.stringify({ login, password }),
+      });
+    for (let i = 0; i < 6; i++) await from('203.0.113.7', 'head', 'wrong');
+    expect((await from('203.0.113.7', 'head', 'a-long-password')).status).toBe(429);
+    // The head coach signs in from their own tablet at once.
+    expect((await from('198.51.100.2', 'head', 'a-long-password')).status).toBe(200);
+    const statuses = [];
+    for (let i = 0; i < 24; i++) statuses.push((await from('203.0.113.9', `guess-${i}`, 'x')).status);
+    expect(statuses.filter((s) => s === 401)).toHaveLength(21);
+    expect(statuses.at(-1)).toBe(429);
+    expect((await from('203.0.113.9', 'coach', 'a-long-password')).status).toBe(429);
+    hall.setNow('2026-11-26T12:00:00Z');
+    await from('198.51.100.2', 'nobody-here', 'x');
+    // What is a day old is forgotten.
+    expect(await hall.db.select().from(schema.failedSignIn)).toHaveLength(3);
+    hall.setNow('2026-11-24T12:00:00Z');
+  });
+
+  it('keeps a genuine one from waiting behind a crowd of one address', async () => {
+    const queue = passwordQueue();
+    const done: string[] = [];
+    const look = (name: string) => async () => {
+      await new Promise((turn) => setTimeout(turn, 5));
+      done.push(name);
+    };
+    const crowd = Array.from({ length: 30 }, (_, i) => queue('203.0.113.7', look(`stranger ${i}`)));
+    const genuine = queue('198.51.100.2', look('genuine'));
+    const settled = await Promise.allSettled(crowd);
+    await genuine;
+    expect(settled.filter((s) => s.status === 'fulfilled')).toHaveLength(4);
+    expect(done.indexOf('genuine')).toBeLessThanOrEqual(4);
   });
 
   it('shows accounts on the sign-in page of the demo only', async () => {

@@ -8,6 +8,7 @@ import { allOrNothing, handlers } from '../endpoint.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import type { Services } from '../http.ts';
+import { addressOf } from './address.ts';
 import { hashPassword } from './passwords.ts';
 import { checkSignIn, closeSession, openSession, SESSION_DAYS, whoIs } from './sign-in.ts';
 
@@ -32,7 +33,8 @@ async function open(c: OpenContext & { wire: Wire }, staffId: string): Promise<{
 }
 
 export const accessRoutes = handlers({
-  signIn: async (c) => open(c, await checkSignIn(c.db, c.body.login, c.body.password, c.at)),
+  signIn: async (c) =>
+    open(c, await checkSignIn(c.db, c.body.login, c.body.password, addressOf(c.wire, c.proxies), c.at)),
 
   signOut: async ({ db, wire }) => {
     const token = getCookie(wire, COOKIE);

@@ -4,6 +4,7 @@ import type { Me } from '../../contract/access.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { Refusal } from '../http.ts';
+import { countAttempt, forgetAttempts, passwordQueue } from './attempts.ts';
 import { hashPassword, verifyPassword } from './passwords.ts';
 
 const DAYS = 24 * 3600_000;
@@ -11,41 +12,30 @@ export const SESSION_DAYS = 14;
 
 const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
 
-/** Seconds to wait after so many failures in a row: two are free, then 2, 4, 8 … up to five minutes. */
-export function delayAfter(failures: number): number {
-  return failures < 3 ? 0 : Math.min(300, 2 ** (failures - 2));
-}
-
 let decoy: Promise<string> | null = null;
+const queue = passwordQueue();
 
 /**
  * Checks name and password and returns the staff member's id.
- * @throws Refusal 429 while the delay after failed tries runs, 401 for a wrong name or password
+ * @param address of the one who asks
+ * @throws Refusal 429 while the delay after failed tries runs or too many are at it, 401 for a wrong name or password
  */
-export async function checkSignIn(db: Db, login: string, password: string, now: Date): Promise<string> {
+export async function checkSignIn(
+  db: Db,
+  login: string,
+  password: string,
+  address: string,
+  now: Date,
+): Promise<string> {
   const key = login.trim().toLowerCase();
-  const [failed] = await db.select().from(schema.failedSignIn).where(eq(schema.failedSignIn.login, key));
-  const waitMs = failed ? Date.parse(failed.blockedUntil) - now.getTime() : 0;
-  if (waitMs > 0) {
-    const seconds = Math.ceil(waitMs / 1000);
-    throw new Refusal(429, `Too many failed tries. Wait ${seconds} s and try again.`, {
-      retryAfterS: seconds,
-    });
-  }
+  await countAttempt(db, key, address, now);
   const [found] = await db.select().from(schema.staff).where(eq(schema.staff.login, key));
   // An unknown name costs the same time as a wrong password.
   decoy ??= hashPassword(randomBytes(16).toString('hex'));
-  const right = await verifyPassword(password, found?.passwordHash ?? (await decoy));
-  if (!found?.active || !right) {
-    const failures = (failed?.failures ?? 0) + 1;
-    const blockedUntil = new Date(now.getTime() + delayAfter(failures) * 1000).toISOString();
-    await db
-      .insert(schema.failedSignIn)
-      .values({ login: key, failures, blockedUntil })
-      .onConflictDoUpdate({ target: schema.failedSignIn.login, set: { failures, blockedUntil } });
-    throw new Refusal(401, 'Name or password is wrong.');
-  }
-  await db.delete(schema.failedSignIn).where(eq(schema.failedSignIn.login, key));
+  const hash = found?.passwordHash ?? (await decoy);
+  const right = await queue(address, () => verifyPassword(password, hash));
+  if (!found?.active || !right) throw new Refusal(401, 'Name or password is wrong.');
+  await forgetAttempts(db, key, address);
   return found.id;
 }
 

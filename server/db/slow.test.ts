@@ -41,6 +41,7 @@ it('tells each request by its route, without person, token or body', async () =>
     clock: () => new Date('2026-11-24T12:00:00Z'),
     boot: 'one',
     snapshots: { changed: () => undefined, coveredUntil: () => null },
+    proxies: 0,
     publicUrl: 'http://localhost',
     tell: (line) => lines.push(line),
   });

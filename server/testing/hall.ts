@@ -97,6 +97,7 @@ const appOn = (db: Db, clock: () => Date): App =>
     boot: randomUUID(),
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     publicUrl: ORIGIN,
+    proxies: 1,
   });
 
 async function begin(db: Db): Promise<Beginning> {
