@@ -573,6 +573,8 @@ export const ownLink = pgTable(
       .notNull()
       .references(() => person.id, { onDelete: 'cascade' }),
     madeBy: text('made_by').notNull(),
+    /** Null: made by a version that did not keep it; then the name says who. */
+    madeById: uuid('made_by_id'),
     madeAt: at('made_at').notNull(),
     expiresAt: at('expires_at').notNull(),
     revokedAt: at('revoked_at'),

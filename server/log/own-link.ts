@@ -8,10 +8,9 @@ import type { SetRequest, SetResult } from '../../contract/log.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf } from '../people/index.ts';
+import { makersMay, personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
 import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -38,18 +37,25 @@ export async function makeOwnLink(
     tokenHash: hashOfToken(token),
     personId: person.id,
     madeBy: me.name,
+    madeById: me.id,
     madeAt: now.toISOString(),
     expiresAt,
   });
   return { id, url: `${publicUrl}/own/${token}`, expiresAt };
 }
 
-export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<OwnLinkRow[]> {
+export async function ownLinksOf({
+  db,
+  person: { id: personId },
+  at: now,
+  today,
+}: Context & About): Promise<OwnLinkRow[]> {
   const rows = await db
     .select()
     .from(ownLink)
     .where(eq(ownLink.personId, personId))
     .orderBy(desc(ownLink.madeAt));
+  const may = await makersMay(db, rows, today);
   const iso = (at: string | null) => at && new Date(at).toISOString();
   return rows.map((r) => ({
     id: r.id,
@@ -58,7 +64,7 @@ export async function ownLinksOf(db: Db, personId: string, now: Date): Promise<O
     expiresAt: iso(r.expiresAt)!,
     revokedAt: iso(r.revokedAt),
     lastUsedAt: iso(r.lastUsedAt),
-    state: linkState(r, now),
+    state: may(r) ? linkState(r, now) : 'revoked',
   }));
 }
 
@@ -72,14 +78,14 @@ export async function revokeOwnLink({ db, at: now }: Context, id: string): Promi
 }
 
 /** The person a token belongs to. @throws Refusal 404 for one never given, 410 when it has ended */
-async function holderOf({ db, at: now }: OpenContext, token: string) {
+async function holderOf({ db, at: now, today }: OpenContext, token: string) {
   const [row] = await db
     .select()
     .from(ownLink)
     .where(eq(ownLink.tokenHash, hashOfToken(token)));
   if (!row) throw new Refusal(404, 'This link leads nowhere. Ask your coach for a new one.');
-  if (linkState(row, now) !== 'open')
-    throw new Refusal(410, 'This link has ended. Ask your coach for a new one.');
+  const ended = linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row);
+  if (ended) throw new Refusal(410, 'This link has ended. Ask your coach for a new one.');
   return { link: row, person: await personOf(db, row.personId) };
 }
 
@@ -197,11 +203,17 @@ export async function dropOwnSet(
 ): Promise<SetResult> {
   const { person } = await holderOf(c, token);
   const [row] = await c.db
-    .select({ own: loggedSet.own, personId: session.personId })
+    .select({ own: loggedSet.own, pain: loggedSet.pain, personId: session.personId })
     .from(loggedSet)
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(eq(loggedSet.id, id));
   if (!row || row.personId !== person.id || !row.own)
     throw new Refusal(404, 'There is no such set of yours.');
+  if (row.pain) {
+    throw new Refusal(
+      403,
+      'Pain that was reported stays. Ask your coach to correct it. Nothing was changed.',
+    );
+  }
   return deleteSet(c, id, edit);
 }

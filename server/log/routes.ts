@@ -96,7 +96,7 @@ export const logRoutes = handlers({
 
   importCsv: (c) => allOrNothing(c, (tx) => importSetsCsv(tx, tx.body.text)),
 
-  ownLinks: ({ db, person, at }) => ownLinksOf(db, person.id, at),
+  ownLinks: (c) => ownLinksOf(c),
 
   makeOwnLink: (c) => makeOwnLink(c, c.body.days),
 

@@ -387,6 +387,63 @@ describe('a personal link', () => {
     expect((await me.refused('GET', `/api/people/${id}/ladders`)).status).toBe(401);
   });
 
+  it('talks no pain down, and rewrites no set of a coach, of whatever day', async () => {
+    const id = await placedPerson(hall);
+    const { token } = await linkFor(id);
+    const me = hall.as('nobody');
+    const set = randomUUID();
+    const at = `/api/own/${token}/sets/${set}`;
+    const knee = { region: 'front of knee', kind: 'pain', side: 'left' } as const;
+    await me.ok('PUT', at, setOf(id, { pain: 9, sensations: [knee] }));
+    await me.ok('PUT', at, setOf(id, { edit: 2, pain: 0, sensations: [], doneReps: 8 }));
+    expect((await ladders(id)).sets[0]).toMatchObject({ pain: 9, doneReps: 8, sensations: [knee] });
+    expect((await me.refused('PUT', at, setOf(id, { edit: 3, date: '2026-11-22', pain: 0 }))).status).toBe(
+      403,
+    );
+    expect((await me.refused('DELETE', at, { edit: 4 })).detail).toContain('stays');
+    expect((await ladders(id)).sets[0]).toMatchObject({ pain: 9, date: TODAY });
+    // Nor a coach's set of an earlier day, sent as one of today.
+    const theirs = randomUUID();
+    await log(setOf(id, { date: '2026-11-20', pain: 8 }), theirs);
+    const sly = me.refused('PUT', `/api/own/${token}/sets/${theirs}`, setOf(id, { edit: 9, pain: 0 }));
+    expect((await sly).status).toBe(403);
+    const kept = (await ladders(id)).sets.find((s) => s.id === theirs);
+    expect(kept).toMatchObject({ date: '2026-11-20', pain: 8, own: false });
+  });
+
+  it('ends when its maker leaves, or no longer looks after the person', async () => {
+    const id = await placedPerson(hall);
+    const { token } = await linkFor(id);
+    const share = await hall
+      .as('coach')
+      .ok<{ url: string }>('POST', '/api/shares', { job: 'floor:floor-lift', person: id, days: 3 });
+    const shared = share.url.split('/').at(-1)!;
+    const opens = async () =>
+      Promise.all(
+        [`/api/own/${token}`, `/api/shared/${shared}`].map(
+          async (path) => (await hall.as('nobody').send('GET', path)).status,
+        ),
+      );
+    expect(await opens()).toEqual([200, 200]);
+    const about = { name: await nameOf(id), statureM: null, massKg: null, note: '' };
+    await hall.as('head').ok('PUT', `/api/people/${id}`, { ...about, squadId: null });
+    expect(await opens()).toEqual([410, 410]);
+    await hall.as('head').ok('PUT', `/api/people/${id}`, { ...about, squadId: hall.squadId });
+    expect(await opens()).toEqual([200, 200]);
+    const staff = await hall.as('head').get<{ id: string; login: string }[]>('/api/staff');
+    const coach = { login: 'coach', name: 'coach', role: 'coach' };
+    const { id: coachId } = staff.find((s) => s.login === 'coach')!;
+    await hall.as('head').ok('PUT', `/api/staff/${coachId}`, { ...coach, squadIds: [], active: true });
+    expect(await opens()).toEqual([410, 410]);
+    await hall
+      .as('head')
+      .ok('PUT', `/api/staff/${coachId}`, { ...coach, squadIds: [hall.squadId], active: true });
+    expect(await opens()).toEqual([200, 200]);
+    expect((await hall.as('coach').get<{ state: string }[]>(`/api/people/${id}/own-links`))[0]!.state).toBe(
+      'open',
+    );
+  });
+
   it('is revoked, expires, and is given by staff of the squad only', async () => {
     const id = await placedPerson(hall);
     expect(

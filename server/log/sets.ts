@@ -123,6 +123,17 @@ export async function putSet(
     const hidden = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
     if (hidden.length) fields.sensations = [...(fields.sensations ?? []), ...hidden];
   }
+  if (by.own && before.pain !== null) {
+    // What they reported that day is not talked down afterwards, nor moved to another day; a coach corrects it.
+    if (date !== stored.date && before.pain > 0) {
+      throw new Refusal(403, 'Pain that was reported stays on its day. Ask your coach to correct it.');
+    }
+    fields.pain = Math.max(before.pain, fields.pain ?? 0);
+    const felt = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
+    const told = new Set(fields.sensations?.map((f) => canonicalJson(f)));
+    const more = felt.filter((f) => !told.has(canonicalJson(f)));
+    if (more.length > 0) fields.sensations = [...(fields.sensations ?? []), ...more];
+  }
   const { id: _i, loggedBy, deletedAt, sessionId: oldSession, own: _o, ...same } = before;
   const inForce = canonicalJson({ ...same, date: stored.date });
   const yours = canonicalJson({ ...fields, date });

@@ -9,7 +9,7 @@ import type { About, Context, Hold } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { personList, personOf } from './store.ts';
 
-const { cover, personCoach } = schema;
+const { cover, personCoach, staff, staffSquad } = schema;
 
 type Of = (who: Pick<Person, 'id' | 'squadId'>) => Hold | null;
 
@@ -72,4 +72,51 @@ export async function peopleOf(db: Db, me: Me, today: string, covered: boolean):
     if (hold === null || (hold === 'covers' && !covered)) return [];
     return [{ person: shownPerson(person, hold), hold, door: doorOf(hold, today) }];
   });
+}
+
+/** Who made a link, and for whom. */
+interface Made {
+  madeBy: string;
+  madeById: string | null;
+  personId: string | null;
+}
+
+/**
+ * Whether whoever made a link still may: they are still of the staff, and look after the person that it is about. A link
+ * ends with that, whether its maker left or changed squad, or the person did.
+ */
+export async function makersMay(
+  db: Db,
+  links: readonly Made[],
+  today: string,
+): Promise<(of: Made) => boolean> {
+  if (links.length === 0) return () => false;
+  const rows = await db
+    .select({ staff, squadId: staffSquad.squadId })
+    .from(staff)
+    .leftJoin(staffSquad, eq(staffSquad.staffId, staff.id))
+    .where(eq(staff.active, true));
+  const all = new Map<string, Me>();
+  for (const { staff: s, squadId } of rows) {
+    const me = all.get(s.id) ?? { id: s.id, name: s.name, login: s.login, role: s.role, squadIds: [] };
+    if (squadId) me.squadIds.push(squadId);
+    all.set(s.id, me);
+  }
+  const makerOf = ({ madeById, madeBy }: Made): Me | undefined => {
+    if (madeById) return all.get(madeById);
+    const named = [...all.values()].filter((s) => s.name === madeBy);
+    return named.length === 1 ? named[0] : undefined;
+  };
+  const people = new Map((await personList(db)).map((p) => [p.id, p]));
+  const looks = new Map<string, Of>();
+  for (const link of links) {
+    const me = makerOf(link);
+    if (me && !looks.has(me.id)) looks.set(me.id, await holds(db, me, today));
+  }
+  return (link) => {
+    const me = makerOf(link);
+    if (!me || me.role === 'viewer') return false;
+    const person = link.personId === null ? null : people.get(link.personId);
+    return person === null || (person !== undefined && looks.get(me.id)?.(person) === 'looks after');
+  };
 }

@@ -6,6 +6,7 @@ import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { About, Context, Mine, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { makersMay } from '../people/index.ts';
 
 const { share, person } = schema;
 const DAY_MS = 24 * 3600_000;
@@ -42,6 +43,7 @@ export async function sharesOf({
   inForce: { shelf },
   me,
   at: now,
+  today,
   mine,
 }: Context & Mine): Promise<ShareRow[]> {
   const ids = mine.map((m) => m.person.id);
@@ -51,6 +53,11 @@ export async function sharesOf({
     .leftJoin(person, eq(person.id, share.personId))
     .where(me.role === 'head coach' ? undefined : or(eq(share.madeById, me.id), among(share.personId, ids)))
     .orderBy(desc(share.madeAt));
+  const may = await makersMay(
+    db,
+    rows.map((r) => r.share),
+    today,
+  );
   return rows.map(({ share: row, name }) => ({
     id: row.id,
     titles: readJob(row.job).map(({ kind, of }) => {
@@ -67,7 +74,7 @@ export async function sharesOf({
     expiresAt: new Date(row.expiresAt).toISOString(),
     revokedAt: row.revokedAt && new Date(row.revokedAt).toISOString(),
     opened: row.opened,
-    state: linkState(row, now),
+    state: may(row) ? linkState(row, now) : 'revoked',
   }));
 }
 
@@ -86,13 +93,17 @@ export async function revokeShare(
 }
 
 /** @throws Refusal 404 for a token that was never given, 410 when the link has ended */
-export async function openShare({ db, at: now }: OpenContext, token: string, count: boolean): Promise<Row> {
+export async function openShare(
+  { db, at: now, today }: OpenContext,
+  token: string,
+  count: boolean,
+): Promise<Row> {
   const [row] = await db
     .select()
     .from(share)
     .where(eq(share.tokenHash, hashOfToken(token)));
   if (!row) throw new Refusal(404, 'This link leads nowhere. Ask the one who gave it to you for a new one.');
-  if (linkState(row, now) !== 'open') {
+  if (linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row)) {
     throw new Refusal(410, 'This link has ended. Ask the one who gave it to you for a new one.');
   }
   if (count)

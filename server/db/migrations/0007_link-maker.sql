@@ -1,0 +1,1 @@
+ALTER TABLE "own_link" ADD COLUMN "made_by_id" uuid;
