@@ -69,6 +69,9 @@ interface Row<W extends readonly Who[], S extends Whose> {
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
+/** Header that says, by their id, as whom of the staff something is sent; it is taken from nobody else. */
+export const SENT_AS = 'meister-sent-as';
+
 /** What every address begins with. */
 export const BEFORE_ALL = '/api/';
 

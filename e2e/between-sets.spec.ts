@@ -22,7 +22,7 @@ for (const [width, height, first, second] of [
   }) => {
     test.setTimeout(120_000);
     await page.setViewportSize({ width, height });
-    await signIn(page, 'coach');
+    await signIn(page, 'head');
     const [one, other] = [await idOf(page, first), await idOf(page, second)];
     const before = (await casesOf(page, one)).length;
     await page.goto(`/floor/session?people=${one},${other}&who=${one}`);
@@ -128,7 +128,7 @@ for (const [width, height, first, second] of [
 
 test('a hold and the interval form run their time and fill in the set', async ({ page }) => {
   await page.clock.install();
-  await signIn(page, 'coach');
+  await signIn(page, 'head');
   const ida = await idOf(page, 'Ida Farrow');
   await page.goto(`/floor/session?people=${ida}`);
   const clock = page.getByRole('region', { name: 'Clock' });

@@ -105,7 +105,7 @@ test('a warm-up list follows the house answer and leaves out what is barred', as
   browser,
   address,
 }) => {
-  await signIn(page, 'coach');
+  await signIn(page, 'relief');
   await openJob(page, 'job=warm-up:back-squat+bar-romanian', 1);
   const list = page.locator('[data-sheet]');
   await expect(list).toContainText('Warm-up, about');

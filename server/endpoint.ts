@@ -1,7 +1,7 @@
 import type { Context as Wire } from 'hono';
 import type Joi from 'joi';
 import type { Me } from '../contract/access.ts';
-import { ENDPOINTS, permitted } from '../contract/endpoints.ts';
+import { ENDPOINTS, permitted, SENT_AS } from '../contract/endpoints.ts';
 import type {
   Answer,
   Body,
@@ -136,6 +136,13 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
     const schemas = (SCHEMAS as Schemas)[name] ?? {};
     app.on(row.method, row.path, async (wire) => {
       const me = await common.readMe(wire, s);
+      const as = wire.req.header(SENT_AS);
+      if (as !== undefined && as !== me?.id) {
+        return problemResponse(
+          401,
+          'Somebody else is signed in now. What is theirs goes out when they are back.',
+        );
+      }
       if (!permitted(name, me?.role ?? null)) {
         return me
           ? problemResponse(403, `A ${me.role} may not do this. Ask the head coach.`)

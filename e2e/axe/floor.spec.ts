@@ -35,7 +35,7 @@ test('the set at hand, with the clock running and each of its dialogs', async ({
 });
 
 test('a set of another coach to be rated', async ({ page, browser }) => {
-  const coach = await another(browser, 'coach');
+  const coach = await another(browser, 'relief');
   await coach.goto(`/floor/${await idOf(coach, 'Mads Overbeck')}`);
   await coach
     .getByRole('button', { name: /: watched, no fault/ })

@@ -108,6 +108,19 @@ describe('the table of endpoints', () => {
     expect((await head.send('GET', '/api/people')).headers.get('etag')).toBeNull();
   });
 
+  it('takes what is sent as somebody from nobody else', async () => {
+    const staff = await hall.as('head').get<{ id: string; login: string }[]>('/api/staff');
+    const as = (login: string) =>
+      hall.app.request('/api/squads', {
+        headers: {
+          cookie: hall.cookie('coach'),
+          'meister-sent-as': staff.find((s) => s.login === login)!.id,
+        },
+      });
+    expect((await as('coach')).status).toBe(200);
+    expect((await as('head')).status).toBe(401);
+  });
+
   it('answers 404 for an unknown address of the interface to the data', async () => {
     expect((await hall.as('head').send('GET', '/api/nothing-here')).status).toBe(404);
     expect((await hall.as('nobody').send('GET', '/assets/nothing.js')).status).toBe(404);

@@ -41,6 +41,42 @@ const put = async (id: string, edit = 1) => {
 };
 const states = () => Object.fromEntries(outbox.current().map((p) => [p.id, p.state]));
 
+describe('whose it is', () => {
+  afterEach(() => outbox.signedInAs(undefined));
+
+  it('goes out as the one who did it and waits while somebody else is signed in', async () => {
+    answer = () => 'unreachable';
+    outbox.signedInAs({ id: 'jo', name: 'Jo' });
+    await put('a');
+    outbox.signedInAs({ id: 'ash', name: 'Ash' });
+    await put('b');
+    answer = () => received('2026-11-24T10:00:00Z');
+    sent = [];
+    await outbox.flush();
+    expect(sent).toEqual(['PUT /api/sets/b']);
+    expect(states()).toEqual({ a: 'waiting', b: 'sent' });
+    outbox.signedInAs({ id: 'jo', name: 'Jo' });
+    await outbox.flush();
+    expect(sent).toEqual(['PUT /api/sets/b', 'PUT /api/sets/a']);
+  });
+
+  it('says as whom it is sent, and what an older version kept goes out as before', async () => {
+    const headers: unknown[] = [];
+    vi.stubGlobal('fetch', (_path: string, init: { headers: Record<string, string> }) => {
+      headers.push(init.headers['meister-sent-as']);
+      return Promise.resolve({
+        ok: true,
+        status: 200,
+        json: () => Promise.resolve({ id: 'a', edit: 1, flaggedMoves: [], receivedAt: 'x' }),
+      });
+    });
+    await put('a');
+    outbox.signedInAs({ id: 'jo', name: 'Jo' });
+    await put('b');
+    expect([...new Set(headers)]).toEqual([undefined, 'jo']);
+  });
+});
+
 describe('the outbox', () => {
   it('keeps a set first and sends it then; without network it waits, in order, and is tried again', async () => {
     answer = () => 'unreachable';

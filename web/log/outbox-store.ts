@@ -1,7 +1,7 @@
 import { openDB } from 'idb';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import type { SetRequest } from '../../contract/log.ts';
-import { ask, Refused, send, sendLetter } from '../shell/index.ts';
+import { ask, Refused, sendAs, sendLetter } from '../shell/index.ts';
 import type { Letter } from '../shell/index.ts';
 
 /** Something else than a set that is sent when the server can be reached: what came of a cue, the questions before work. */
@@ -25,6 +25,8 @@ export interface Parcel {
   errand?: Errand;
   /** Decisions that had stood on the set as it was. */
   flaggedMoves?: number;
+  /** Who did it: it goes out as theirs alone. Absent: kept by a version that did not say. */
+  by?: { id: string; name: string };
 }
 
 interface Schema extends DBSchema {
@@ -40,6 +42,10 @@ const store = () =>
       db.createObjectStore('server');
     },
   }));
+
+let me: Parcel['by'];
+const mine = (p: Parcel) => p.by === undefined || p.by.id === me?.id;
+const stamp = () => (me ? { by: me } : {});
 
 let parcels: readonly Parcel[] = [];
 const listeners = new Set<() => void>();
@@ -57,9 +63,22 @@ export const outbox = {
   /** Everything kept on this tablet; the same array until something changes. */
   current: () => parcels,
 
+  /** Whose parcels are kept and sent from now on. */
+  signedInAs(who: { id: string; name: string } | undefined): void {
+    me = who && { id: who.id, name: who.name };
+  },
+
   /** Keeps the parcel on the tablet first and then tries to send it. */
   async put(parcel: Pick<Parcel, 'id' | 'personId' | 'set' | 'edit'>): Promise<void> {
-    await (await store()).put('parcels', { ...parcel, state: 'waiting', receivedAt: null, error: null });
+    await (
+      await store()
+    ).put('parcels', {
+      ...parcel,
+      ...stamp(),
+      state: 'waiting',
+      receivedAt: null,
+      error: null,
+    });
     await refresh();
     void this.flush();
   },
@@ -67,7 +86,9 @@ export const outbox = {
   /** Keeps an errand and tries to send it; a newer one of the same id takes its place. */
   async run(id: string, personId: string, errand: Errand): Promise<void> {
     const waiting = { state: 'waiting' as const, receivedAt: null, error: null };
-    await (await store()).put('parcels', { id, personId, set: null, edit: Date.now(), errand, ...waiting });
+    await (
+      await store()
+    ).put('parcels', { id, personId, set: null, edit: Date.now(), errand, ...waiting, ...stamp() });
     await refresh();
     void this.flush();
   },
@@ -90,7 +111,7 @@ export const outbox = {
   async flush(): Promise<void> {
     await navigator.locks.request('meister-outbox', async () => {
       await refresh();
-      for (const parcel of parcels.filter((p) => p.state === 'waiting')) {
+      for (const parcel of parcels.filter((p) => p.state === 'waiting' && mine(p))) {
         if (!(await deliver(parcel))) break;
       }
       await refresh();
@@ -124,13 +145,13 @@ export const outbox = {
 async function deliver(parcel: Parcel): Promise<boolean> {
   const db = await store();
   try {
-    const { errand } = parcel;
-    const { id, edit } = parcel;
+    const { id, edit, errand } = parcel;
+    const as = parcel.by?.id;
     const result = errand
-      ? { ...(await sendLetter(errand)), flaggedMoves: [] }
+      ? { ...(await sendLetter(errand, as)), flaggedMoves: [] }
       : parcel.set
-        ? await send('keepSet', { id }, parcel.set)
-        : await send('deleteSet', { id }, { edit });
+        ? await sendAs(as, 'keepSet', { id }, parcel.set)
+        : await sendAs(as, 'deleteSet', { id }, { edit });
     await keepUnlessNewer(
       { ...parcel, flaggedMoves: (parcel.flaggedMoves ?? 0) + result.flaggedMoves.length },
       { state: 'sent', receivedAt: result.receivedAt, error: null },

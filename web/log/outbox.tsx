@@ -1,7 +1,7 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { refresh } from '../shell/index.ts';
+import { refresh, useSigned, warnBeforeSignOut } from '../shell/index.ts';
 import { Button, Dialog } from '../ui/index.ts';
 import { outbox } from './outbox-store.ts';
 
@@ -14,10 +14,23 @@ export function Outbox() {
   const parcels = useParcels();
   const [open, setOpen] = useState(false);
   const client = useQueryClient();
-  const waiting = parcels.filter((p) => p.state === 'waiting').length;
+  const { me } = useSigned();
+  const unsent = parcels.filter((p) => p.state === 'waiting');
+  const waiting = unsent.length;
+  const others = [...new Set(unsent.flatMap((p) => (p.by && p.by.id !== me.id ? [p.by.name] : [])))];
   const refused = parcels.filter((p) => p.state === 'refused');
   const flagged = parcels.filter((p) => (p.flaggedMoves ?? 0) > 0);
 
+  useEffect(() => {
+    outbox.signedInAs(me);
+    warnBeforeSignOut(() => {
+      const left = outbox.current().filter((p) => p.state === 'waiting' && p.by?.id === me.id).length;
+      return left === 0
+        ? null
+        : `${left} of yours ${left === 1 ? 'is' : 'are'} on this tablet only, and sent when you sign in here again. Sign out all the same?`;
+    });
+    return () => outbox.signedInAs(undefined);
+  }, [me]);
   useEffect(() => {
     const tick = () => void outbox.check().catch(() => undefined);
     tick();
@@ -49,6 +62,9 @@ export function Outbox() {
             ? 'These sets are kept on this tablet and sent as soon as the hall’s computer answers.'
             : 'Everything else has been sent.'}
         </p>
+        {others.length > 0 && (
+          <p className="mb-3">What {others.join(' and ')} did here goes out when they sign in here again.</p>
+        )}
         <div className="mb-4 flex gap-2">
           <Button
             tone="main"

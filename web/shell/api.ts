@@ -1,6 +1,6 @@
 import { QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { UseQueryResult } from '@tanstack/react-query';
-import { addressOf, ENDPOINTS } from '../../contract/endpoints.ts';
+import { addressOf, ENDPOINTS, SENT_AS } from '../../contract/endpoints.ts';
 import type {
   Answer,
   Asked,
@@ -40,12 +40,16 @@ async function request<K extends EndpointName>(
   method: string,
   path: string,
   body?: unknown,
+  as?: string,
 ): Promise<Answer<K>> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(as === undefined ? {} : { [SENT_AS]: as }),
+      },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     });
   } catch {
@@ -88,9 +92,17 @@ export const letterOf = <K extends SentTo>(name: K, of: Of<K>, body: Body<K>): L
   path: addressOf(name, of),
   body,
 });
-/** What the server says to any letter of the outbox. */
-export const sendLetter = ({ method, path, body }: Letter) =>
-  request<'saveCheckIn' | 'keepCase'>(method, path, body);
+/** What the server says to any letter of the outbox. @param as whose it is: the server takes it from nobody else */
+export const sendLetter = ({ method, path, body }: Letter, as?: string) =>
+  request<'saveCheckIn' | 'keepCase'>(method, path, body, as);
+
+/** Sends as one member of the staff, whoever has signed in meanwhile. @throws as `send` */
+export const sendAs = <K extends SentTo>(
+  as: string | undefined,
+  name: K,
+  of: Of<K>,
+  body: Body<K>,
+): Promise<Answer<K>> => request<K>(ENDPOINTS[name].method, addressOf(name, of), body, as);
 
 export const queryClient = new QueryClient({
   defaultOptions: {

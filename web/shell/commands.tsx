@@ -6,6 +6,7 @@ import { Dialog } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { queryClient, send } from './api.ts';
 import { currentTheme, preferences, setTheme } from './preferences.ts';
+import { mayLeave } from './leaving.ts';
 import { useLibrary } from './library.ts';
 import { usePeople } from './people.tsx';
 import { useSigned, useUnits } from './start.tsx';
@@ -95,6 +96,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             <Item onSelect={act(onShortcuts)}>Show the keys</Item>
             <Item
               onSelect={act(() => {
+                if (!mayLeave()) return;
                 void send('signOut', {}, undefined).then(() => {
                   queryClient.clear();
                   location.assign('/');

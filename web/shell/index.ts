@@ -8,6 +8,7 @@ export {
   refreshAfter,
   Refused,
   send,
+  sendAs,
   sendLetter,
   Unreachable,
   useAsk,
@@ -15,6 +16,7 @@ export {
   useSendTo,
 } from './api.ts';
 export type { Letter } from './api.ts';
+export { mayLeave, warnBeforeSignOut } from './leaving.ts';
 export { useLibrary } from './library.ts';
 export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';

@@ -1,0 +1,10 @@
+let unsent: () => string | null = () => null;
+
+/** Says what would stay behind on this device; the one who keeps it says so. */
+export const warnBeforeSignOut = (of: () => string | null): void => void (unsent = of);
+
+/** Whether somebody may sign out: they are asked where something of theirs has not been sent. */
+export function mayLeave(): boolean {
+  const warning = unsent();
+  return warning === null || confirm(warning);
+}
