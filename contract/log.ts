@@ -111,8 +111,6 @@ export interface PersonOnLadders {
   signOffs: SignOff[];
   /** Aids and settings as they were last used, by variation. */
   settings: { variation: string; date: string; aids: { name: string; setting: string }[] }[];
-  /** False when pain and health reasons have been left out. */
-  seesHealth: boolean;
 }
 
 export const placeSchema = shape(

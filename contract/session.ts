@@ -37,8 +37,6 @@ export interface TodayPerson {
   /** Why the questions before work are due; null when they are not. */
   ask: string | null;
   lastSession: string | null;
-  /** May ask for pain and report it. */
-  seesHealth: boolean;
   /** Looked after by others, and covered for today by the one who asks. */
   covered: boolean;
   /** Whom to call, and what a first-aider has to know. */

@@ -179,7 +179,7 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
             { db: tx, at: new Date(), today: TODAY },
             uuidFrom(random),
             { ...fields, personId: person.id, edit: 1 },
-            { name: 'bench', hears: true, onlyToday: null, own: false },
+            { name: 'bench', onlyToday: null, own: false },
           ),
         );
         waits.push(performance.now() - start);

@@ -5,7 +5,7 @@ import type { LoggedSet } from '../log/index.ts';
 import { runs } from '../testing/runs.ts';
 import { input, set } from '../testing/samples.ts';
 import { anySetValues } from '../testing/sets.ts';
-import { doorFor } from './door.ts';
+import { coverDoor, doorFor } from './door.ts';
 import type { Shown } from './door.ts';
 
 const D = '2026-01-05';
@@ -27,6 +27,33 @@ describe('a decision through the door', () => {
     const painAtoms = hidden.stepBack.parts.filter((p) => p.health);
     expect(painAtoms.map((p) => p.seen)).toEqual([null]);
     expect(open.decision(seen)).toBe(seen);
+  });
+});
+
+describe('the door of who covers for a day', () => {
+  const cover = coverDoor(D, 'Asel');
+
+  it('shows the pain of that day and of no other', () => {
+    expect(cover.set(set(D, { pain: 5 })).pain).toBe(5);
+    expect(cover.set(set('2026-01-04', { pain: 5 })).pain).toBeNull();
+    const asked = { pain: 4, sleepH: 7, atEase: 8, note: 'Late shift' };
+    expect(cover.checkIn(asked)).toEqual({ pain: 4, sleepH: null, atEase: null, note: '' });
+  });
+
+  it('shows whole what they wrote themselves, and of others no note', () => {
+    const row = { pain: 4, note: 'Since Monday', felt: [], by: 'Asel' };
+    expect(cover.case(row)).toBe(row);
+    expect(cover.case({ ...row, by: 'Jo' })).toEqual({ ...row, by: 'Jo', note: '' });
+  });
+
+  it('tells what is barred and which cues worked, and no history of faults, sides or pain', () => {
+    const kinds = ['fault', 'restriction', 'cue works', 'cue failed', 'pain', 'sides'];
+    expect(cover.watch(kinds.map((kind) => ({ kind }))).map((w) => w.kind)).toEqual([
+      'restriction',
+      'cue works',
+      'cue failed',
+    ]);
+    expect(cover.pain('2026-01-01')).toBeNull();
   });
 });
 
@@ -55,9 +82,10 @@ describe('what is logged, through the door', () => {
       { region: 'low back', kind: 'pain' },
       { region: 'low back', kind: 'work' },
     ] as const;
-    expect(closed.case({ pain: 4, note: 'Since Monday', felt, signs: ['x'] })).toEqual({
+    expect(closed.case({ pain: 4, note: 'Since Monday', by: 'Jo', felt, signs: ['x'] })).toEqual({
       pain: null,
       note: '',
+      by: 'Jo',
       felt: [felt[1]],
       signs: ['x'],
     });

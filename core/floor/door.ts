@@ -17,17 +17,15 @@ const HIDDEN = 'for staff of the squad';
  * after the person; everybody else gets the rest. Nothing else hides or shows it.
  */
 export interface Door {
-  /** Sees the whole evidence, and so may decide. */
-  sees: boolean;
-  /** Is told of pain of today, and may ask for it and report it. */
-  hears: boolean;
   set: <T extends LoggedSet>(set: T) => Shown<T>;
   /** The outcome stays, the numbers go. */
   decision: (d: Decision) => Shown<Decision>;
   /** The answers before work of today. */
   checkIn: <T extends AskedBeforeWork>(row: T) => Shown<T>;
   /** A case of the faults desk. */
-  case: <T extends { pain: number | null; note: string; felt: readonly Felt[] }>(row: T) => Shown<T>;
+  case: <T extends { pain: number | null; note: string; by: string; felt: readonly Felt[] }>(
+    row: T,
+  ) => Shown<T>;
   /** Trials that placed somebody. */
   trials: <T extends { careful: boolean; trials: { result: string; note: string }[] }>(row: T) => Shown<T>;
   /** Why they are asked before work. */
@@ -50,8 +48,6 @@ interface AskedBeforeWork {
 }
 
 const OPEN: Door = {
-  sees: true,
-  hears: true,
   set: pass,
   decision: pass,
   checkIn: pass,
@@ -63,8 +59,6 @@ const OPEN: Door = {
 };
 
 const CLOSED: Door = {
-  sees: false,
-  hears: false,
   set: (set) => pass({ ...set, pain: null, sensations: set.sensations && painless(set.sensations) }),
   decision: (d) =>
     pass({
@@ -90,12 +84,13 @@ const CLOSED: Door = {
 /**
  * For who covers somebody on one day: what they log and hear that day, and no evidence of other days.
  * @param today ISO 8601
+ * @param by their name: what they wrote down themselves they read
  */
-export const coverDoor = (today: string): Door => ({
+export const coverDoor = (today: string, by: string): Door => ({
   ...CLOSED,
-  hears: true,
   set: (set) => (set.date === today ? pass(set) : CLOSED.set(set)),
   checkIn: (row) => pass({ ...row, sleepH: null, atEase: null, note: '' }),
+  case: (row) => pass(row.by === by ? row : { ...row, note: '' }),
   ask: () => 'Ask before work.',
   watch: (list) => list.filter((w) => COVER_WATCHES.has(w.kind)),
 });

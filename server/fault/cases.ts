@@ -28,7 +28,7 @@ const NOTHING = 'Nothing was kept.';
  * different ones with the same edit the greater text stays, whichever came first.
  */
 export async function keepCase(
-  { db: tx, me, at, today, door, hold }: Context & About,
+  { db: tx, me, at, today, hold }: Context & About,
   id: string,
   request: CaseRequest,
 ): Promise<void> {
@@ -51,17 +51,6 @@ export async function keepCase(
   if (!before) {
     await tx.insert(faultCase).values({ id, ...row });
     return;
-  }
-  if (!door.hears) {
-    // Who may not see pain and the word on it cannot have meant to change them.
-    row.pain = row.pain ?? before.pain;
-    row.note = row.note || before.note;
-    row.felt = [
-      ...row.felt,
-      ...before.felt.filter(
-        (f) => f.kind === 'pain' && !row.felt.some((x) => canonicalJson(x) === canonicalJson(f)),
-      ),
-    ];
   }
   const { id: _i, by: _b, at: _a, ...stored } = before;
   const { by: _by, at: _at, ...sent } = row;

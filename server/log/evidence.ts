@@ -30,7 +30,6 @@ export async function personOnLadders(
     moves: await movesOf(db, personId, door),
     signOffs: [...own.signOffs],
     settings: await settingsOf(db, personId),
-    seesHealth: door.sees,
   };
 }
 

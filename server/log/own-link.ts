@@ -91,7 +91,6 @@ async function holderOf({ db, at: now, today }: OpenContext, token: string) {
 
 const ownLogger = (name: string): Logger => ({
   name: `${name} (own)`,
-  hears: true,
   onlyToday: null,
   own: true,
 });

@@ -14,17 +14,14 @@ const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
 /** Who sends a set. */
 export interface Logger {
   name: string;
-  /** Is told of pain, and so may have meant to change it. */
-  hears: boolean;
   /** Only what they logged themselves today: somebody else looks after the person. */
   onlyToday: string | null;
   /** The person alone, through their own link: nothing is watched. */
   own: boolean;
 }
 
-export const staffLogger = ({ me, door, hold, today }: Context & About): Logger => ({
+export const staffLogger = ({ me, hold, today }: Context & About): Logger => ({
   name: me.name,
-  hears: door.hears,
   onlyToday: hold === 'covers' ? today : null,
   own: false,
 });
@@ -117,12 +114,6 @@ export async function putSet(
   }
 
   const before = stored.set;
-  if (!by.hears) {
-    // Who may not see pain cannot have meant to change it.
-    fields.pain = before.pain;
-    const hidden = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
-    if (hidden.length) fields.sensations = [...(fields.sensations ?? []), ...hidden];
-  }
   if (by.own && before.pain !== null) {
     // What they reported that day is not talked down afterwards, nor moved to another day; a coach corrects it.
     if (date !== stored.date && before.pain > 0) {

@@ -46,7 +46,6 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
         checkIn: checkIn && door.checkIn(checkIn),
         ask: ask && door.ask(ask),
         lastSession: own.lastSession,
-        seesHealth: door.hears,
         covered: hold === 'covers',
         emergency: person.emergency,
         firstAid: person.firstAid,

@@ -37,11 +37,11 @@ export async function holds(db: Db, me: Me, today: string): Promise<Of> {
         : null;
 }
 
-export const doorOf = (hold: Hold, today: string): Door =>
-  hold === 'looks after' ? doorFor(true) : coverDoor(today);
+const doorOf = (hold: Hold, me: Me, today: string): Door =>
+  hold === 'looks after' ? doorFor(true) : coverDoor(today, me.name);
 
 /** Of those who are covered no more than the floor needs. */
-export const shownPerson = (person: Person, hold: Hold): Person =>
+const shownPerson = (person: Person, hold: Hold): Person =>
   hold === 'looks after' ? person : { ...person, statureM: null, massKg: null, note: '', coachIds: [] };
 
 /**
@@ -52,7 +52,7 @@ export async function guard(c: Context, personId: string, covered: boolean): Pro
   const person = await personOf(c.db, personId);
   const hold = (await holds(c.db, c.me, c.today))(person);
   if (hold === 'looks after' || (hold === 'covers' && covered)) {
-    return { person: shownPerson(person, hold), hold, door: doorOf(hold, c.today) };
+    return { person: shownPerson(person, hold), hold, door: doorOf(hold, c.me, c.today) };
   }
   throw new Refusal(
     403,
@@ -70,7 +70,7 @@ export async function peopleOf(db: Db, me: Me, today: string, covered: boolean):
   return (await personList(db)).flatMap((person): About[] => {
     const hold = of(person);
     if (hold === null || (hold === 'covers' && !covered)) return [];
-    return [{ person: shownPerson(person, hold), hold, door: doorOf(hold, today) }];
+    return [{ person: shownPerson(person, hold), hold, door: doorOf(hold, me, today) }];
   });
 }
 

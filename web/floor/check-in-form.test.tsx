@@ -13,7 +13,6 @@ const person = (change: Partial<TodayPerson> = {}): TodayPerson => ({
   checkIn: null,
   ask: 'Never asked.',
   lastSession: null,
-  seesHealth: true,
   covered: false,
   emergency: '',
   firstAid: '',
@@ -66,11 +65,6 @@ describe('the questions before work', () => {
     expect(screen.getByRole('textbox', { name: 'Hours slept' })).toHaveProperty('value', '6');
     await user.click(screen.getByRole('button', { name: 'Keep the answers' }));
     expect(sent()[0]!.body).toEqual(checkIn);
-  });
-
-  it('do not ask about pain those who may not see it', () => {
-    form(person({ seesHealth: false }));
-    expect(screen.queryByRole('group', { name: /^Pain now/ })).toBeNull();
   });
 
   it('keep nothing when left', async () => {

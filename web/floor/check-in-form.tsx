@@ -45,13 +45,7 @@ export function CheckInForm({
         onDone();
       }}
     >
-      {person.seesHealth && (
-        <Scale
-          label="Pain now, 0 to 10 (0 is none)"
-          value={answers.pain}
-          onPick={(pain) => change({ pain })}
-        />
-      )}
+      <Scale label="Pain now, 0 to 10 (0 is none)" value={answers.pain} onPick={(pain) => change({ pain })} />
       {(answers.pain ?? 0) > 0 && (
         <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
           No move up while pain is fresh. Sharp or rising pain: nothing that brings it on; refer if it does

@@ -136,13 +136,7 @@ export function FloorSet(p: Props) {
         {hasAids(variation, set) && (
           <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
         )}
-        <MoreOfSet
-          variation={variation}
-          set={set}
-          onChange={change}
-          seesHealth={person.seesHealth}
-          felt={false}
-        />
+        <MoreOfSet variation={variation} set={set} onChange={change} felt={false} />
       </div>
 
       {/* What ends a set stands where the thumb is, whatever is being read above. */}
@@ -252,7 +246,6 @@ export function FloorSet(p: Props) {
         <FeltPicker
           value={set.sensations}
           variation={variation}
-          seesHealth={person.seesHealth}
           onChange={(sensations) => change({ sensations })}
         />
         <Button floor tone="main" className="mt-3 w-full" onClick={() => setOpen(null)}>

@@ -221,12 +221,7 @@ function OnePerson({
         )}
         <h2 className="border-b border-ink pb-1">Today</h2>
         {ofDay.length === 0 && <p className="py-3 text-soft">No set yet today.</p>}
-        <DayList
-          personId={p.personId}
-          sets={ofDay}
-          seesHealth={p.seesHealth}
-          sheetOf={(v) => sheets.get(v)}
-        />
+        <DayList personId={p.personId} sets={ofDay} sheetOf={(v) => sheets.get(v)} />
         {p.lines.some((l) => l.variation !== null) && (
           <Link
             className="flex min-h-14 items-center"

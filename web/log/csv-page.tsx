@@ -71,7 +71,7 @@ function Out() {
           Download the sets
         </a>
       </div>
-      <p className="mt-1 text-sm text-soft">Pain is in it only for people whose squad you train.</p>
+      <p className="mt-1 text-sm text-soft">It holds the people whom you look after.</p>
     </section>
   );
 }

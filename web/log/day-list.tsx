@@ -11,13 +11,12 @@ import { setSummary } from './words.ts';
 interface Props {
   personId: string;
   sets: readonly ShownSet[];
-  seesHealth: boolean;
   /** The sheet of a variation, where it is at hand. */
   sheetOf: (variation: string) => ResolvedVariation | undefined;
 }
 
 /** The sets of a day, each to be corrected or deleted; nothing that was not watched becomes so by itself. */
-export function DayList({ personId, sets, seesHealth, sheetOf }: Props) {
+export function DayList({ personId, sets, sheetOf }: Props) {
   const { me } = useSigned();
   const units = useUnits();
   const [correcting, setCorrecting] = useState<ShownSet | null>(null);
@@ -68,7 +67,6 @@ export function DayList({ personId, sets, seesHealth, sheetOf }: Props) {
         <Dialog title={`Correct set ${correcting.ordinal}`} open wide onClose={() => setCorrecting(null)}>
           <SetForm
             variation={sheet}
-            seesHealth={seesHealth}
             start={observedOf(correcting)}
             action="Correct it"
             onCancel={() => setCorrecting(null)}

@@ -10,13 +10,11 @@ import { Choice } from './floor-controls.tsx';
 interface Props {
   value: LoggedSet['sensations'];
   variation: Pick<ResolvedVariation, 'wanted' | 'unwanted'>;
-  seesHealth: boolean;
   onChange: (v: LoggedSet['sensations']) => void;
 }
 
 /** Where something is felt and as what: a kind, then taps on the body; unasked until the first tap. */
-export function FeltPicker({ value, variation, seesHealth, onChange }: Props) {
-  const kinds = seesHealth ? FELT_KINDS : FELT_KINDS.filter((k) => k !== 'pain');
+export function FeltPicker({ value, variation, onChange }: Props) {
   const [kind, setKind] = useState<FeltKind>(variation.wanted[0]?.kind ?? 'work');
   const felt = value ?? [];
   const tap = (region: Region, side: Side | null) => {
@@ -33,10 +31,9 @@ export function FeltPicker({ value, variation, seesHealth, onChange }: Props) {
         Where is it felt, and as what?{' '}
         {value === null ? 'Not asked.' : value.length === 0 ? 'Asked: nothing.' : ''}
       </legend>
-      <Choice label="Felt as" options={kinds} value={kind} onPick={setKind} />
+      <Choice label="Felt as" options={FELT_KINDS} value={kind} onPick={setKind} />
       <p className="mt-1 text-sm text-soft">
-        Tap where. A thick edge: where it should be felt. W work, S stretch, P pressure
-        {seesHealth && ', ! pain'}.
+        Tap where. A thick edge: where it should be felt. W work, S stretch, P pressure, ! pain.
       </p>
       <BodyMap
         kind={kind}

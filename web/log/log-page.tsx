@@ -145,7 +145,6 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
               <SetForm
                 key={`${variation} ${ofDay.length} ${next.side}`}
                 variation={resolved}
-                seesHealth={data.seesHealth}
                 start={startOf(resolved, next)}
                 action={`Log set ${ofDay.filter((s) => s.variation === variation && !s.warmUp).length + 1}`}
                 onLog={(observed) =>
@@ -186,7 +185,6 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         <DayList
           personId={personId}
           sets={ofDay}
-          seesHealth={data.seesHealth}
           // The sheet on the page is at hand without a connection too.
           sheetOf={(v) => (v === variation ? sheet.data?.resolved : sheets.get(v))}
         />

@@ -135,7 +135,6 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
           key={keyOf(v)}
           of={v}
           rows={rows[keyOf(v)]!}
-          seesHealth={data.seesHealth}
           problems={(row) => {
             const reading = tried ? readRow(row, v.resolved, toKg) : null;
             return reading && 'problems' in reading ? reading.problems : [];
@@ -174,14 +173,12 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
 function Block({
   of,
   rows,
-  seesHealth,
   problems,
   onChange,
   onMore,
 }: {
   of: PrintedVariation;
   rows: PaperRow[];
-  seesHealth: boolean;
   problems: (row: PaperRow) => string[];
   onChange: (at: number, part: Partial<PaperRow>) => void;
   onMore: () => void;
@@ -226,7 +223,7 @@ function Block({
               <th>{counted}</th>
               {loaded && <th>{units.mass}</th>}
               <th>Effort</th>
-              {seesHealth && <th>Pain</th>}
+              <th>Pain</th>
               <th>Watched</th>
               <th>Faults</th>
               <th>Felt</th>
@@ -244,7 +241,7 @@ function Block({
                   {cell(row, i, 'amount', counted)}
                   {loaded && cell(row, i, 'load', `load in ${units.mass}`)}
                   {cell(row, i, 'effort', 'effort 0 to 10')}
-                  {seesHealth && cell(row, i, 'pain', 'pain 0 to 10')}
+                  {cell(row, i, 'pain', 'pain 0 to 10')}
                   <td className="p-1 pt-2">
                     <input
                       type="checkbox"

@@ -70,13 +70,7 @@ export const hasAids = (variation: ResolvedVariation, set: Observed) =>
   aidsOf(variation.source).length > 0 || (set.aids?.length ?? 0) > 0;
 
 /** What is seldom told of a set, shut until it is wanted. */
-export function MoreOfSet({
-  variation,
-  set,
-  onChange,
-  seesHealth,
-  felt = true,
-}: Props & { seesHealth: boolean; felt?: boolean }) {
+export function MoreOfSet({ variation, set, onChange, felt = true }: Props & { felt?: boolean }) {
   return (
     <details className="border-y border-rule py-2">
       <summary className="min-h-14 content-center font-head font-semibold">More about this set</summary>
@@ -85,7 +79,6 @@ export function MoreOfSet({
           <FeltPicker
             value={set.sensations}
             variation={variation}
-            seesHealth={seesHealth}
             onChange={(sensations) => onChange({ sensations })}
           />
         )}

@@ -38,18 +38,11 @@ const start = (v: ReturnType<typeof read>, change: Partial<Observed> = {}): Obse
   ...change,
 });
 
-function form(v = read(), change: Partial<Observed> = {}, { seesHealth = true, hall = {} } = {}) {
+function form(v = read(), change: Partial<Observed> = {}, { hall = {} } = {}) {
   const onLog = vi.fn<(set: Observed) => void>();
-  const shown = inHall(
-    <SetForm
-      variation={v}
-      start={start(v, change)}
-      seesHealth={seesHealth}
-      action="Set 1 done"
-      onLog={onLog}
-    />,
-    { hall },
-  );
+  const shown = inHall(<SetForm variation={v} start={start(v, change)} action="Set 1 done" onLog={onLog} />, {
+    hall,
+  });
   const press = (name: string | RegExp) => shown.user.click(screen.getAllByRole('button', { name })[0]!);
   return { ...shown, onLog, press };
 }
@@ -133,11 +126,6 @@ describe('the form of a set', () => {
     expect(screen.queryByText(/Sharp or rising pain ends the set/)).toBeNull();
     await press(/: watched/);
     expect(onLog.mock.calls[0]![0].pain).toBeNull();
-  });
-
-  it('asks no pain of those who may not see it', () => {
-    form(read(), {}, { seesHealth: false });
-    expect(screen.queryByRole('group', { name: /^Pain/ })).toBeNull();
   });
 
   it('keeps load in kilograms whatever unit is shown', async () => {

@@ -12,7 +12,6 @@ import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 interface Props {
   variation: ResolvedVariation;
   start: Observed;
-  seesHealth: boolean;
   /** "Log set 2", or "Correct it". */
   action: string;
   onLog: (observed: Observed) => void;
@@ -20,7 +19,7 @@ interface Props {
 }
 
 /** One whole set on the floor: large targets, nothing that needs precision, unknown unless tapped. */
-export function SetForm({ variation, start, seesHealth, action, onLog, onCancel }: Props) {
+export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
   const [set, setSet] = useState(start);
   const change = (part: Partial<Observed>) => setSet((now) => ({ ...now, ...part }));
   const oneSided = variation.source.laterality !== 'two legs';
@@ -77,9 +76,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
       </fieldset>
 
       <Scale label={SET_FIELDS.effort.label} value={set.effort} onPick={(effort) => change({ effort })} />
-      {seesHealth && (
-        <Scale label={SET_FIELDS.pain.label} value={set.pain} onPick={(pain) => change({ pain })} />
-      )}
+      <Scale label={SET_FIELDS.pain.label} value={set.pain} onPick={(pain) => change({ pain })} />
       {set.pain !== null && set.pain > 0 && (
         <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
           Sharp or rising pain ends the set. Note where it is felt; refer if it does not settle.
@@ -88,7 +85,7 @@ export function SetForm({ variation, start, seesHealth, action, onLog, onCancel 
       {hasAids(variation, set) && (
         <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
       )}
-      <MoreOfSet variation={variation} set={set} onChange={change} seesHealth={seesHealth} />
+      <MoreOfSet variation={variation} set={set} onChange={change} />
 
       {actions}
     </form>

@@ -317,9 +317,6 @@ function Sets({ personId, data }: { personId: string; data: PersonOnLadders }) {
   return (
     <section>
       <h2 className="border-b border-ink pb-1">Sets</h2>
-      {!data.seesHealth && (
-        <p className="py-1 text-sm text-soft">Pain is shown to staff of the squad only.</p>
-      )}
       {days.length === 0 && <p className="py-2 text-soft">None yet.</p>}
       {(all ? days : days.slice(0, 4)).map((date) => (
         <div key={date} className="border-b border-rule py-2">
