@@ -48,8 +48,7 @@ test('somebody else’s people are theirs; cover for a day shows what the floor 
   await take.click();
   await expect(relief.getByRole('region', { name: 'Cover today' })).toContainText('You cover until midnight');
   await relief.getByRole('link', { name: /^Gudrun Pellworth/ }).click();
-  await expect(relief.getByText('First aid: Penicillin allergy.')).toBeVisible();
-  await expect(relief.getByText('Call: Sister, 0555 0142')).toBeVisible();
+  await expect(relief.getByText('First aid: Penicillin allergy. Call: Sister, 0555 0142')).toBeVisible();
   await expect(relief.getByText(/pain 5/)).toHaveCount(0);
   await expect(relief.getByRole('button', { name: 'Confirm the step back' })).toBeVisible();
 

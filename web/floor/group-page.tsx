@@ -143,6 +143,20 @@ function OnePerson({
             </Button>
           </div>
         )}
+        {(p.emergency || p.firstAid) && (
+          <p className="mb-2 border-l-[6px] border-warn bg-paper px-3 py-1 text-sm">
+            {p.firstAid && (
+              <>
+                <b>First aid:</b> {p.firstAid}{' '}
+              </>
+            )}
+            {p.emergency && (
+              <>
+                <b>Call:</b> {p.emergency}
+              </>
+            )}
+          </p>
+        )}
         {p.lines.length > 1 && (
           <div role="group" aria-label="What is done" className="mb-2 flex flex-wrap gap-1">
             {p.lines.map((l) => (
@@ -212,13 +226,6 @@ function OnePerson({
         )}
       </section>
       <section aria-label="Logged today">
-        {(p.emergency || p.firstAid) && (
-          <div className="mb-4 border-l-[6px] border-warn bg-paper px-3 py-2">
-            <h2 className="text-base">In an emergency</h2>
-            {p.firstAid && <p>First aid: {p.firstAid}</p>}
-            {p.emergency && <p>Call: {p.emergency}</p>}
-          </div>
-        )}
         <h2 className="border-b border-ink pb-1">Today</h2>
         {ofDay.length === 0 && <p className="py-3 text-soft">No set yet today.</p>}
         <DayList personId={p.personId} sets={ofDay} sheetOf={(v) => sheets.get(v)} />

@@ -38,6 +38,7 @@ const line = (personId: string, change: Partial<PersonLine> = {}): PersonLine =>
 });
 const answers = {
   'GET /api/people': [person('a', 'Ada', 'j'), person('b', 'Ben', 'm'), person('c', 'Cy', null)],
+  'GET /api/staff': [],
   'GET /api/squads': [
     { id: 'j', name: 'Juniors', trainingDays: [] },
     { id: 'm', name: 'Masters', trainingDays: [] },
@@ -101,7 +102,7 @@ describe('the people', () => {
     });
     await user.click(await screen.findByRole('button', { name: 'Add a person' }));
     const dialog = within(screen.getByRole('dialog'));
-    await user.type(dialog.getByLabelText('Name'), 'Wim');
+    await user.type(await dialog.findByLabelText('Name'), 'Wim');
     await user.click(dialog.getByRole('button', { name: 'Add the person' }));
     await waitFor(() => expect(screen.getByLabelText('Address').textContent).toBe('/people/new'));
     expect(sent[0]!.body).toMatchObject({ name: 'Wim', squadId: null, statureM: null });

@@ -17,24 +17,26 @@ const ida: Person = {
   coachIds: [],
 };
 const squads = {
+  'GET /api/staff': [],
   'GET /api/squads': [
     { id: 'a', name: 'Juniors' },
     { id: 'b', name: 'Masters' },
   ],
 };
 
-function form(person: Person | null, { error = null as Error | null, hall = {}, busy = false } = {}) {
+async function form(person: Person | null, { error = null as Error | null, hall = {}, busy = false } = {}) {
   const onSave = vi.fn<(request: PersonRequest) => void>();
   const shown = inHall(<PersonForm person={person} error={error} busy={busy} onSave={onSave} />, {
     answers: squads,
     hall,
   });
+  await screen.findByLabelText('Name');
   return { ...shown, onSave };
 }
 
 describe('the form of a person', () => {
   it('sends metres and kilograms, whatever mark parts the decimals', async () => {
-    const { user, onSave } = form(null);
+    const { user, onSave } = await form(null);
     await user.type(screen.getByLabelText('Name'), '  Wim Sallow ');
     await screen.findByRole('option', { name: 'Juniors' });
     await user.selectOptions(screen.getByLabelText('Squad'), 'Juniors');
@@ -55,14 +57,14 @@ describe('the form of a person', () => {
   });
 
   it('leaves out what the person would not tell', async () => {
-    const { user, onSave } = form(null);
+    const { user, onSave } = await form(null);
     await user.type(screen.getByLabelText('Name'), 'Wim');
     await user.click(screen.getByRole('button', { name: 'Add the person' }));
     expect(onSave.mock.calls[0]![0]).toMatchObject({ squadId: null, statureM: null, massKg: null });
   });
 
   it('shows a person in the units of the hall and takes them back from there', async () => {
-    const { user, onSave } = form(ida, { hall: { massUnit: 'lb', lengthUnit: 'in' } });
+    const { user, onSave } = await form(ida, { hall: { massUnit: 'lb', lengthUnit: 'in' } });
     // 170 cm / 2.54 = 66.9 in; 61.25 kg / 0.45359237 = 135.0 lb.
     expect(screen.getByLabelText(/^Stature, in/)).toHaveProperty('value', '66.9');
     const mass = screen.getByLabelText(/^Mass, lb/);
@@ -70,10 +72,12 @@ describe('the form of a person', () => {
     await user.clear(mass);
     await user.type(mass, '100');
     await user.click(screen.getByRole('button', { name: 'Save' }));
+    // What was not touched stays, the squad among it.
+    expect(onSave.mock.calls[0]![0]).toMatchObject({ name: 'Ida Farrow', squadId: 'b', note: 'Rows bow.' });
     expect(onSave.mock.calls[0]![0].massKg).toBeCloseTo(45.359237, 6);
   });
 
-  it('says what was wrong at its field, and keeps what was typed', () => {
+  it('says what was wrong at its field, and keeps what was typed', async () => {
     const error = new Refused({
       type: 'about:blank',
       title: 'Wrong',
@@ -81,7 +85,7 @@ describe('the form of a person', () => {
       detail: 'statureM: Must be at most 2.5. Nothing was changed.',
       errors: [{ field: 'statureM', detail: 'Must be at most 2.5.' }],
     });
-    form(ida, { error });
+    await form(ida, { error });
     const stature = screen.getByLabelText(/^Stature/);
     expect(stature.getAttribute('aria-invalid')).toBe('true');
     expect(document.getElementById(stature.getAttribute('aria-describedby')!)!.textContent).toBe(
@@ -91,8 +95,8 @@ describe('the form of a person', () => {
     expect(stature).toHaveProperty('value', '170');
   });
 
-  it('cannot be sent twice', () => {
-    form(ida, { busy: true });
+  it('cannot be sent twice', async () => {
+    await form(ida, { busy: true });
     expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', true);
   });
 });

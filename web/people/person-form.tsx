@@ -1,9 +1,11 @@
 import { useForm } from 'react-hook-form';
+import type { Squad, StaffMember } from '../../contract/hall.ts';
 import type { Person, PersonRequest } from '../../contract/people.ts';
 import { Refused, useAsk, useUnits } from '../shell/index.ts';
 import {
   Button,
   Field,
+  Loaded,
   fromLength,
   fromMass,
   Notice,
@@ -33,11 +35,32 @@ interface Props {
 }
 
 /** Name and squad; stature and mass only if the person wants to give them. */
-export function PersonForm({ person, error, busy, onSave }: Props) {
-  const units = useUnits();
+export function PersonForm(props: Props) {
   const squads = useAsk('squads');
   const staff = useAsk('staff');
-  const coaches = (staff.data ?? []).filter((s) => s.role === 'coach' && s.active);
+  // Not before there is something to choose from: a list without its choices would forget what was chosen.
+  return (
+    <Loaded query={squads} what="the squads">
+      {(all) => (
+        <Loaded query={staff} what="the staff">
+          {(members) => (
+            <Fields {...props} squads={all} coaches={members.filter((s) => s.role === 'coach' && s.active)} />
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}
+
+function Fields({
+  person,
+  error,
+  busy,
+  onSave,
+  squads,
+  coaches,
+}: Props & { squads: readonly Squad[]; coaches: readonly StaffMember[] }) {
+  const units = useUnits();
   const { register, handleSubmit } = useForm<Values>({
     values: {
       name: person?.name ?? '',
@@ -74,7 +97,7 @@ export function PersonForm({ person, error, busy, onSave }: Props) {
       <TextField label="Name" required error={refused?.field('name')} {...register('name')} />
       <SelectField label="Squad" error={refused?.field('squadId')} {...register('squadId')}>
         <option value="">No squad</option>
-        {squads.data?.map((s) => (
+        {squads.map((s) => (
           <option key={s.id} value={s.id}>
             {s.name}
           </option>
