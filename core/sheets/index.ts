@@ -1,4 +1,4 @@
-export { LEADING, lineWords, sheetLines, needName, sheetBlocks } from './sheet-blocks.ts';
+export { LEADING, lineWords, sheetLines, sheetBlocks } from './sheet-blocks.ts';
 export type { Block, BlockId, BlockLine, Medium } from './sheet-blocks.ts';
 export { sheetDocuments } from './sheet-documents.ts';
 export { MOST_ITEMS, MOST_OF_DAY, SHEET_KINDS, SHEET_WORDS, isOfDay, readJob, writeJob } from './job.ts';

@@ -132,7 +132,7 @@ const fields = (r: ResolvedVariation, ...names: LineField[]): BlockLine[] =>
 const feltWords = (f: { kind: string; region: string }) => `${f.kind}, ${f.region}`;
 
 /** "2 × Foam pad", "Box" */
-export const needName = ({ equipment, count }: ResolvedNeed): string =>
+const needName = ({ equipment, count }: ResolvedNeed): string =>
   count > 1 ? `${count} × ${equipment.name}` : equipment.name;
 
 const COMPOSE: Record<BlockId, Compose> = {

@@ -210,6 +210,8 @@ describe('signing in', () => {
       });
     for (let i = 0; i < 6; i++) await from('203.0.113.7', 'head', 'wrong');
     expect((await from('203.0.113.7', 'head', 'a-long-password')).status).toBe(429);
+    // A name that reads like another's address counts against nobody else.
+    for (let i = 0; i < 24; i++) await from(`203.0.113.${100 + i}`, 'address 198.51.100.2', 'x');
     // The head coach signs in from their own tablet at once.
     expect((await from('198.51.100.2', 'head', 'a-long-password')).status).toBe(200);
     const statuses = [];

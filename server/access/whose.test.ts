@@ -126,17 +126,9 @@ beforeAll(async () => {
     reason: SECRET.move,
   });
   await coach.ok('PUT', `/api/fault-cases/${randomUUID()}`, {
-    personId: person,
+    ...caseOf(),
     date: '2026-11-20',
-    edit: 1,
-    variation: 'floor-lift',
-    variationRevision: 1,
-    signs: [{ fault: 'ribs-flare', side: null }],
-    felt: [],
-    checks: [],
-    tried: [],
     end: 'stopped',
-    easier: null,
     pain: 5.4321,
     note: SECRET.caseNote,
   });
@@ -167,6 +159,23 @@ beforeAll(async () => {
   ids = { set, rating, rangeTest, restriction: restriction!.id, ownLink, share };
 }, 60_000);
 afterAll(() => hall.close());
+
+/** A case of the person as the desk sends it. */
+const caseOf = () => ({
+  personId: person,
+  date: TODAY,
+  edit: 1,
+  variation: 'floor-lift',
+  variationRevision: 1,
+  signs: [{ fault: 'ribs-flare', side: null }],
+  felt: [],
+  checks: [],
+  tried: [],
+  end: null,
+  easier: null,
+  pain: null,
+  note: '',
+});
 
 async function firstLevel(slug: string): Promise<string | undefined> {
   const { body } = await hall
@@ -241,21 +250,7 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   makeOwnLink: { days: 5 },
   makeShare: { job: 'floor:floor-hold', person, days: 300 },
   keepChainTry: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
-  keepCase: {
-    personId: person,
-    date: TODAY,
-    edit: 1,
-    variation: 'floor-lift',
-    variationRevision: 1,
-    signs: [{ fault: 'ribs-flare', side: null }],
-    felt: [],
-    checks: [],
-    tried: [],
-    end: null,
-    easier: null,
-    pain: null,
-    note: '',
-  },
+  keepCase: caseOf(),
   rateSet: { faults: [] },
 });
 
@@ -404,7 +399,7 @@ describe('cover', () => {
       expect((await cover.refused('DELETE', `/api/sets/${set}`, { edit: 9 })).status).toBe(403);
     }
     await cover.ok('DELETE', `/api/sets/${id}`, { edit: 9 });
-    // What who covers was not shown stays.
+    // What who covers was not shown stays, and pain is not talked down.
     await cover.ok('PUT', `/api/people/${person}/check-in/${TODAY}`, {
       here: true,
       pain: 1,
@@ -413,7 +408,7 @@ describe('cover', () => {
       note: '',
     });
     const [kept] = await hall.db.select().from(schema.checkIn);
-    expect(kept).toMatchObject({ pain: 1, sleepH: Number(SECRET.sleep), note: SECRET.checkIn });
+    expect(kept).toMatchObject({ pain: 2, sleepH: Number(SECRET.sleep), note: SECRET.checkIn });
     const early = { here: true, pain: 0, sleepH: null, atEase: null, note: '' };
     const past = cover.refused('PUT', `/api/people/${person}/check-in/2026-11-23`, early);
     expect((await past).status).toBe(403);

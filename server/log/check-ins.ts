@@ -28,6 +28,8 @@ export async function saveCheckIn(
   const unseen =
     hold === 'covers' && before
       ? {
+          // Nor talks who covers down what was reported that day.
+          pain: before.pain === null ? request.pain : Math.max(before.pain, request.pain ?? 0),
           sleepH: request.sleepH ?? before.sleepH,
           atEase: request.atEase ?? before.atEase,
           note: request.note || before.note,
