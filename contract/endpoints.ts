@@ -11,6 +11,7 @@ import type * as Hall from './hall.ts';
 import type * as Library from './library.ts';
 import type * as Log from './log.ts';
 import type * as People from './people.ts';
+import type * as Reports from './reports.ts';
 import type * as Session from './session.ts';
 import type * as Sheets from './sheets.ts';
 
@@ -43,13 +44,14 @@ export type Matter =
   | 'log'
   | 'standings'
   | 'check-ins'
+  | 'reports'
   | 'cues'
   | 'faults'
   | 'ratings'
   | 'links'
   | 'cover';
 
-const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers'] as const;
+const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers', 'reports'] as const;
 
 interface Row<W extends readonly Who[], S extends Whose> {
   who: W;
@@ -421,6 +423,35 @@ export const ENDPOINTS = {
     touches: ['cover', 'people'],
   }),
 
+  // pain that was told, and stops
+  reports: answers<Reports.ReportToRead[]>()('GET', '/api/reports', {
+    who: COACHES,
+    whose: 'some',
+    reads: ['reports', 'people', 'library'],
+  }),
+  takeNote: answers<Ok, object, Reports.ReadRequest>()('POST', '/api/reports/read', {
+    who: COACHES,
+    whose: 'some',
+    touches: ['reports'],
+  }),
+  stopsOf: answers<Reports.StopsOfPerson>()('GET', '/api/people/:person/stops', {
+    who: COACHES,
+    whose: 'one',
+    reads: ['reports', 'library'],
+  }),
+  keepStop: answers<Received, object, Reports.StopRequest>()('PUT', '/api/stops/:id', {
+    who: COACHES,
+    whose: 'one',
+    cover: true,
+    touches: ['reports'],
+  }),
+  clear: answers<Ok, object, Reports.ClearRequest>()('POST', '/api/people/:person/clearances', {
+    who: HEAD,
+    whose: 'one',
+    touches: ['reports'],
+    makes: true,
+  }),
+
   // log
   overview: answers<PersonLine[]>()('GET', '/api/overview', {
     who: COACHES,
@@ -458,7 +489,7 @@ export const ENDPOINTS = {
     who: COACHES,
     whose: 'one',
     cover: true,
-    touches: ['standings'],
+    touches: ['standings', 'reports'],
     makes: true,
   }),
   signOff: answers<Made, object, Session.SignOffRequest>()('POST', '/api/people/:person/sign-offs', {
@@ -480,13 +511,13 @@ export const ENDPOINTS = {
   keepPlacement: answers<Session.PlacementKept, object, Session.PlacementRequest>()(
     'POST',
     '/api/people/:person/placements',
-    { who: COACHES, whose: 'one', touches: ['standings'], makes: true },
+    { who: COACHES, whose: 'one', touches: ['standings', 'reports'], makes: true },
   ),
   saveCheckIn: answers<Received, object, Session.CheckIn>()('PUT', '/api/people/:person/check-in/:date', {
     who: COACHES,
     whose: 'one',
     cover: true,
-    touches: ['check-ins', 'log'],
+    touches: ['check-ins', 'log', 'reports'],
   }),
   keepCueTried: answers<Received, object, Session.CueTriedRequest>()('PUT', '/api/cues-tried/:id', {
     who: COACHES,
@@ -498,13 +529,13 @@ export const ENDPOINTS = {
     who: COACHES,
     whose: 'one',
     cover: true,
-    touches: ['log'],
+    touches: ['log', 'reports'],
   }),
   deleteSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/sets/:id', {
     who: COACHES,
     whose: 'perhaps one',
     cover: true,
-    touches: ['log'],
+    touches: ['log', 'reports'],
   }),
   setsCsv: answers<
     File,
@@ -523,7 +554,7 @@ export const ENDPOINTS = {
   importCsv: answers<Session.CsvResult, object, Session.CsvRequest>()('POST', '/api/sets/csv', {
     who: COACHES,
     whose: 'some',
-    touches: ['log'],
+    touches: ['log', 'reports'],
     makes: true,
   }),
   tryLadder: answers<Session.TryResult, object, Session.TryRequest>()('POST', '/api/ladders/try', {
@@ -551,17 +582,22 @@ export const ENDPOINTS = {
   ownDay: answers<Session.OwnDay>()('GET', '/api/own/:token', {
     who: ANYONE,
     whose: 'the holder',
-    reads: ['log', 'standings'],
+    reads: ['log', 'standings', 'reports'],
   }),
   keepOwnSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/own/:token/sets/:id', {
     who: ANYONE,
     whose: 'the holder',
-    touches: ['log'],
+    touches: ['log', 'reports'],
+  }),
+  keepOwnStop: answers<Received, object, Reports.OwnStopRequest>()('PUT', '/api/own/:token/stops/:id', {
+    who: ANYONE,
+    whose: 'the holder',
+    touches: ['reports'],
   }),
   deleteOwnSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/own/:token/sets/:id', {
     who: ANYONE,
     whose: 'the holder',
-    touches: ['log'],
+    touches: ['log', 'reports'],
   }),
 
   // faults
@@ -575,7 +611,7 @@ export const ENDPOINTS = {
     who: COACHES,
     whose: 'one',
     cover: true,
-    touches: ['faults'],
+    touches: ['faults', 'reports'],
   }),
   keepChainTry: answers<Received, object, Fault.ChainTryRequest>()('PUT', '/api/chain-tries/:id', {
     who: COACHES,

@@ -10,6 +10,7 @@ import * as library from './library.ts';
 import * as log from './log.ts';
 import { day, looseText, oneOf, strict, whole } from './parts.ts';
 import * as people from './people.ts';
+import * as reports from './reports.ts';
 import * as session from './session.ts';
 import * as sheets from './sheets.ts';
 
@@ -98,6 +99,11 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   addRangeTest: { body: people.rangeTestSchema },
   addRestriction: { body: people.restrictionSchema },
   liftRestriction: { body: people.liftSchema },
+
+  takeNote: { body: reports.readSchema },
+  keepStop: { body: reports.stopSchema },
+  clear: { body: reports.clearSchema },
+  keepOwnStop: { body: reports.ownStopSchema },
 
   today: { query: query({ people: listOfPeople, squad: uuid() }) },
   olderSets: { query: query({ before: day() }) },

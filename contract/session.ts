@@ -4,7 +4,15 @@ import Joi from 'joi';
 import type { LoadKind } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
-import type { CueOutcome, Decision, Experience, PlacementStep, Trial } from '../core/ladder/index.ts';
+import type {
+  CueOutcome,
+  Decision,
+  Experience,
+  PlacementStep,
+  Reach,
+  Stop,
+  Trial,
+} from '../core/ladder/index.ts';
 import type { SetRowProblem } from '../core/exchange/index.ts';
 import { bodySchema } from './library.ts';
 import type { StoredSet } from './log.ts';
@@ -42,6 +50,8 @@ export interface TodayPerson {
   /** Whom to call, and what a first-aider has to know. */
   emergency: string;
   firstAid: string;
+  /** What stops them and nobody has cleared. */
+  stops: Stop[];
   lines: TodayLine[];
   /** What they have done today. */
   sets: Shown<StoredSet>[];
@@ -150,6 +160,8 @@ export interface OwnDay {
   hallName: string;
   date: string;
   massUnit: 'kg' | 'lb';
+  /** What nothing is proposed of until the head coach clears it. */
+  stopped: Reach[];
   lines: (Pick<
     TodayLine,
     | 'ladderName'

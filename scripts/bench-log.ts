@@ -4,7 +4,7 @@ import { openEmbedded, rebuildDerived, schema } from '../server/db/index.ts';
 import type { Db } from '../server/db/index.ts';
 import { loadDemo } from '../server/demo/index.ts';
 import { shelfInForce } from '../server/library/index.ts';
-import { overview, personOnLadders, putSet } from '../server/log/index.ts';
+import { keepSet, overview, personOnLadders } from '../server/log/index.ts';
 import type { Person } from '../contract/people.ts';
 import { personList } from '../server/people/index.ts';
 import { daysAfter } from '../core/terms/index.ts';
@@ -175,11 +175,11 @@ export async function benchLog(sizes: readonly number[] = [50_000, 125_000, 250_
         const { id: _i, sessionId: _s, ...fields } = set(TODAY, { variation: 'floor-lift' });
         const start = performance.now();
         await db.transaction((tx) =>
-          putSet(
-            { db: tx, at: new Date(), today: TODAY },
+          keepSet(
+            { db: tx, at: new Date(), today: TODAY, inForce, told: console.error },
             uuidFrom(random),
             { ...fields, personId: person.id, edit: 1 },
-            { name: 'bench', onlyToday: null, own: false },
+            { id: null, name: 'bench', onlyToday: null, own: false },
           ),
         );
         waits.push(performance.now() - start);

@@ -4,7 +4,8 @@ import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { createApp } from './app.ts';
 import { FolderInUse, keepSnapshots, lockFolder, openEmbedded, openServer } from './db/index.ts';
-import { hallRow } from './hall/index.ts';
+import { dayIn, hallRow } from './hall/index.ts';
+import { reportsFromLog } from './log/index.ts';
 import { loadDemo } from './demo/index.ts';
 
 const SNAPSHOT_EVERY_MS = 3 * 60_000;
@@ -33,6 +34,8 @@ async function main(): Promise<void> {
     console.log('Loading the demo hall …');
     await loadDemo(db, clock());
   }
+  const hall = await hallRow(db);
+  if (hall) await reportsFromLog(db, dayIn(hall.timeZone, clock()));
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
   const app = createApp({
     db,

@@ -58,6 +58,8 @@ export function judge(
       earlierSessions,
       painfulDays: records.painfulDays,
       restrictions: records.restrictions,
+      stops: records.stops,
+      clearances: records.clearances,
       kit: ofLibrary(inForce).kit,
       heldElsewhere: heldLevels(inForce.shelf.all('ladder'), records.standings),
       massKg: records.massKg,

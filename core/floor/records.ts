@@ -1,5 +1,5 @@
 import type { LoggedSet } from '../log/index.ts';
-import type { MoveFact, Restriction, Standing } from '../ladder/index.ts';
+import type { Clearance, MoveFact, Restriction, Standing, Stop } from '../ladder/index.ts';
 import type { SignOff } from '../criterion/index.ts';
 import { painfulDays, standingAfter } from '../ladder/index.ts';
 import type { IsoDate } from '../terms/index.ts';
@@ -19,6 +19,9 @@ export interface PersonRecords {
   evidence: (ladder: string) => Evidence;
   painfulDays: readonly IsoDate[];
   restrictions: readonly Restriction[];
+  /** What stopped them and nobody has cleared, the oldest first. */
+  stops: readonly Stop[];
+  clearances: readonly Clearance[];
   /** Their own answers to house questions. */
   answers: Readonly<Record<string, string>>;
   signOffs: readonly SignOff[];
@@ -36,6 +39,8 @@ export const NO_RECORDS: PersonRecords = {
   evidence: () => NO_EVIDENCE,
   painfulDays: [],
   restrictions: [],
+  stops: [],
+  clearances: [],
   answers: {},
   signOffs: [],
   massKg: null,
@@ -59,6 +64,8 @@ export function recordsFrom(of: {
   sets: readonly LoggedSet[];
   moves: readonly (MoveFact & { ladder: string })[];
   restrictions?: readonly Restriction[];
+  stops?: readonly Stop[];
+  clearances?: readonly Clearance[];
   answers?: Readonly<Record<string, string>>;
   signOffs?: readonly SignOff[];
   massKg?: number | null;
@@ -75,6 +82,8 @@ export function recordsFrom(of: {
     evidence: () => evidence,
     painfulDays: painfulDays(of.sets),
     restrictions: of.restrictions ?? [],
+    stops: of.stops ?? [],
+    clearances: of.clearances ?? [],
     answers: of.answers ?? {},
     signOffs: of.signOffs ?? [],
     massKg: of.massKg ?? null,

@@ -23,6 +23,8 @@ import {
 import type { EvidenceSession, FactsBySlug, LoggedSet } from '../log/index.ts';
 import { barring, barSentence, isInForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
+import { clearanceFor, countsAfter, reachWords, stopSentence, stopsFor, widest } from './stop.ts';
+import type { Clearance, Stop } from './stop.ts';
 import { kitAtHand, nextStep, targetAt, takenWaySentence } from './target.ts';
 import type { TakenWay, Target } from './target.ts';
 
@@ -59,12 +61,18 @@ export interface DecisionInput {
   /** False leaves out how soon the advance can be met, which takes longer than the decision itself. */
   foretell?: boolean;
   restrictions: readonly Restriction[];
+  /** Those that nobody has cleared. */
+  stops?: readonly Stop[];
+  clearances?: readonly Clearance[];
   /** Slugs of the equipment at hand. */
   kit: ReadonlySet<string>;
   /** Levels held on other ladders, as `ladder/level`. */
   heldElsewhere: ReadonlySet<string>;
   today: IsoDate;
 }
+
+/** So many stops are told in words; one evening may bring several. */
+const STOPS_TOLD = 2;
 
 export interface GrowFinding {
   rule: 'two-for-two' | 'easy effort' | null;
@@ -108,7 +116,9 @@ export function decide(input: DecisionInput): Decision {
   const level = ladder.levels[index];
   if (!level) throw new Error(`Ladder ${ladder.slug} has no level ${standing.level}.`);
 
-  const sessions = levelEvidence(input.sets, [level.main, ...level.equals], standing.since);
+  const cleared = clearanceFor(input.clearances ?? [], ladder.pattern);
+  const sets = input.sets.filter((s) => countsAfter(cleared, s));
+  const sessions = levelEvidence(sets, [level.main, ...level.equals], standing.since);
   const ctx: EvaluationContext = {
     facts,
     today,
@@ -153,6 +163,14 @@ export function decide(input: DecisionInput): Decision {
     setIds: [...new Set([...advance.setIds, ...stepBack.setIds, ...grow.setIds])],
   });
 
+  const stops = stopsFor(input.stops ?? [], ladder.pattern);
+  if (stops.length > 0) {
+    return result('stop and refer', null, [
+      ...stops.slice(-STOPS_TOLD).map((s) => ({ text: `${stopSentence(s)}.`, health: true })),
+      plain(`${reachWords(widest(stops))} until the head coach clears it.`),
+    ]);
+  }
+
   const everything = restrictions.find((r) => r.bars.some((b) => b.bars === 'all'));
   if (everything) {
     return result('stop and refer', null, [plain(`Barred: ${restrictionSentence(everything)}.`)]);
@@ -185,7 +203,10 @@ export function decide(input: DecisionInput): Decision {
   }
 
   const blockers: Reason[] = [];
-  const painDate = painInWindow(input.painfulDays ?? painfulDays(input.sets), sessions, asked.advance);
+  const painful = (input.painfulDays ?? painfulDays(sets)).filter(
+    (d) => cleared === null || d > cleared.date || (d === cleared.date && painfulDays(sets).includes(d)),
+  );
+  const painDate = painInWindow(painful, sessions, asked.advance);
   if (painDate) blockers.push({ text: `Pain was reported on ${painDate}; settle that first.`, health: true });
 
   if (advance.judgement === 'met') {

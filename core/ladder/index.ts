@@ -14,6 +14,18 @@ export type { Bar, Restriction } from './restriction.ts';
 export { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
 export { heldLevels, standingAfter } from './standing.ts';
 export type { MoveFact } from './standing.ts';
+export {
+  STOPPING_PAIN,
+  TELLING_DAYS,
+  TOLD_BY,
+  clearanceFor,
+  countsAfter,
+  reachWords,
+  stopSentence,
+  stopsFor,
+  stopsNow,
+} from './stop.ts';
+export type { Clearance, Reach, Stop, ToldBy } from './stop.ts';
 export { takenWaySentence, targetAt } from './target.ts';
 export type { TakenWay, Target } from './target.ts';
 export {

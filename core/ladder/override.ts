@@ -13,7 +13,7 @@ const DEMAND: Record<Outcome, number> = {
 export function overrideRefused(decision: Decision, chosen: Outcome, reason: string): string | null {
   if (chosen === decision.outcome) return null;
   if (decision.outcome === 'stop and refer' && DEMAND[chosen] > 0) {
-    return 'A stop is not overridden: the head coach lifts the restriction, with source and date.';
+    return 'A stop is not overridden: the head coach clears it, or lifts the restriction, and says who said so.';
   }
   if (reason.trim() === '') return 'Say why: an override is kept with its reason.';
   return null;

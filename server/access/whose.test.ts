@@ -25,6 +25,7 @@ const SECRET = {
   caseNote: 'planted-case',
   signOff: 'planted-sign-off',
   move: 'planted-reason',
+  stop: 'planted-stop',
   aid: 'planted-old-setting',
   // As numbers that nothing else has.
   mass: '71.2345',
@@ -131,6 +132,13 @@ beforeAll(async () => {
     end: 'stopped',
     pain: 5.4321,
     note: SECRET.caseNote,
+  });
+  await coach.ok('PUT', `/api/stops/${randomUUID()}`, {
+    personId: person,
+    date: '2026-11-20',
+    reach: 'lunge',
+    pain: null,
+    words: SECRET.stop,
   });
   await hall.db.insert(schema.placement).values({
     id: randomUUID(),
@@ -251,6 +259,7 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   makeShare: { job: 'floor:floor-hold', person, days: 300 },
   keepChainTry: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
   keepCase: caseOf(),
+  keepStop: { personId: person, date: TODAY, reach: 'everything', pain: null, words: '' },
   rateSet: { faults: [] },
 });
 

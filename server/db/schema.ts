@@ -9,7 +9,9 @@ import type {
   Decision,
   Experience,
   Outcome,
+  Reach,
   TakenWay,
+  ToldBy,
   Trial,
 } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
@@ -440,6 +442,76 @@ export const checkIn = pgTable(
     at: at('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.personId, t.date] })],
+);
+
+/**
+ * A clearance by the head coach, as somebody with a say gave it: it closes the evidence before it. Immutable.
+ */
+export const clearance = pgTable(
+  'clearance',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    reaches: jsonb('reaches').$type<Reach[]>().notNull(),
+    date: date('date', { mode: 'string' }).notNull(),
+    /** The last day for which it was given; null: for good. */
+    untilDate: date('until_date', { mode: 'string' }),
+    saidBy: text('said_by').notNull(),
+    what: text('what').notNull(),
+    /** Sets of its day that were there already. */
+    setIds: jsonb('set_ids').$type<string[]>().notNull(),
+    by: text('by').notNull(),
+    byId: uuid('by_id').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('clearance_person').on(t.personId)],
+);
+
+/**
+ * Pain that was told of, or work that was stopped: a record of its own, which stays as it was told whatever becomes of the
+ * set or the check-in that it came from.
+ */
+export const report = pgTable(
+  'report',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    /** What it came from: telling the same again raises it, and makes no second one. */
+    source: text('source').notNull().unique(),
+    date: date('date', { mode: 'string' }).notNull(),
+    told: text('told').$type<ToldBy>().notNull(),
+    pain: doublePrecision('pain'),
+    felt: jsonb('felt').$type<FeltAt[]>().notNull(),
+    variation: text('variation'),
+    words: text('words').notNull().default(''),
+    /** What it stops until it is cleared; null: nothing. */
+    reach: text('reach').$type<Reach>(),
+    by: text('by').notNull(),
+    /** Null: told by the person alone. */
+    byId: uuid('by_id'),
+    at: at('at').notNull(),
+    clearanceId: uuid('clearance_id').references(() => clearance.id),
+  },
+  (t) => [index('report_person').on(t.personId, t.date), index('report_date').on(t.date)],
+);
+
+/** Who of the staff has taken note of a report. */
+export const reportRead = pgTable(
+  'report_read',
+  {
+    reportId: uuid('report_id')
+      .notNull()
+      .references(() => report.id, { onDelete: 'cascade' }),
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id, { onDelete: 'cascade' }),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.reportId, t.staffId] })],
 );
 
 /** A cue said to somebody, and what came of it. */

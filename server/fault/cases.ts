@@ -11,7 +11,7 @@ import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { refuseFuture, refuseUnknownRevision, setsSince } from '../log/index.ts';
+import { refuseFuture, refuseUnknownRevision, setsSince, tell } from '../log/index.ts';
 import { openRestrictions } from '../people/index.ts';
 
 const { faultCase, chainTry } = schema;
@@ -47,6 +47,17 @@ export async function keepCase(
       'Who covers somebody keeps today’s cases and corrects their own. Nothing was kept.',
     );
   }
+  const { personId, date, pain, felt, variation, note: words } = request;
+  await tell({ db: tx, at, today }, me, {
+    personId,
+    source: `case ${id}`,
+    date,
+    told: 'desk',
+    pain,
+    felt,
+    variation,
+    words,
+  });
   const row = { ...request, by: me.name, at: at.toISOString() };
   if (!before) {
     await tx.insert(faultCase).values({ id, ...row });

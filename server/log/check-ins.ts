@@ -7,19 +7,21 @@ import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { tell } from './stops.ts';
 
 const { checkIn, cueTried, signOff } = schema;
 
 /** Keeps the answers of the day; asked again, the newer answers stand. */
-export async function saveCheckIn(
-  { db: tx, person: { id: personId }, hold, me, at, today }: Context & About,
-  date: string,
-  request: CheckIn,
-): Promise<void> {
+export async function saveCheckIn(c: Context & About, date: string, request: CheckIn): Promise<void> {
+  const { db: tx, person, hold, me, at, today } = c;
+  const personId = person.id;
   if (date > today) throw new Refusal(422, `date: "${date}" is no day up to today. Nothing was kept.`);
   if (hold === 'covers' && date !== today) {
     throw new Refusal(403, 'Who covers somebody writes down today’s answers. Nothing was kept.');
   }
+  const { pain, note: words } = request;
+  const source = `check-in ${personId} ${date}`;
+  await tell(c, me, { personId, source, date, told: 'check-in', pain, words });
   const [before] = await tx
     .select()
     .from(checkIn)

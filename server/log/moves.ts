@@ -9,6 +9,8 @@ import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
 import { recordsOf } from './records.ts';
+import { refersForPain, tellOutcome } from './reports.ts';
+import { refuseStopped } from './stops.ts';
 
 /** What is needed to decide on a ladder. @throws Refusal 422 without such a ladder */
 export async function forDeciding(c: Context & About, ladderSlug: string) {
@@ -32,6 +34,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
   const { inForce, ladder } = await forDeciding(c, request.ladder);
   const { db: tx, me, at, today } = c;
   const personId = c.person.id;
+  await refuseStopped(c, ladder.pattern);
   const level = levelIn(ladder, request.level);
   const { standings } = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
   const before = standings.get(ladder.slug);
@@ -83,6 +86,7 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
   }
   const refused = overrideRefused(decision, request.chosen, request.reason);
   if (refused) throw new Refusal(422, `reason: ${refused}`);
+  if (refersForPain(decision)) await tellOutcome(c, me, personId, ladder, decision);
   const { toLevel, taken } = target(ladder, decision, request);
   const id = randomUUID();
   await tx.insert(schema.move).values({

@@ -5,6 +5,7 @@ import { laddersOf } from '../../core/library/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
+import type { OwnStopRequest } from '../../contract/reports.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
 import { hashOfToken, linkState, newToken } from '../access/index.ts';
 import { schema } from '../db/index.ts';
@@ -14,8 +15,9 @@ import { makersMay, personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
 import { newestWithAids } from './history.ts';
 import { recordsOf } from './records.ts';
-import { deleteSet, putSet } from './sets.ts';
+import { deleteSet, keepSet } from './sets.ts';
 import type { Logger } from './sets.ts';
+import { tell } from './stops.ts';
 
 const { loggedSet, ownLink, session } = schema;
 const DAY_MS = 24 * 3600_000;
@@ -90,6 +92,7 @@ async function holderOf({ db, at: now, today }: OpenContext, token: string) {
 }
 
 const ownLogger = (name: string): Logger => ({
+  id: null,
   name: `${name} (own)`,
   onlyToday: null,
   own: true,
@@ -149,6 +152,7 @@ export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
     hallName: hall?.name ?? '',
     date,
     massUnit: hall?.massUnit ?? 'kg',
+    stopped: [...new Set(own.stops.map((s) => s.reach))],
     lines,
     sets: rows.map(({ set: s }) => ({
       id: s.id,
@@ -190,7 +194,26 @@ export async function putOwnSet(
   if (!mine && of.length >= MOST_SETS_A_DAY) {
     throw new Refusal(422, `There are ${of.length} sets on this day already. Nothing was kept.`);
   }
-  return putSet(c, id, { ...request, personId: person.id }, ownLogger(person.name));
+  return keepSet(c, id, { ...request, personId: person.id }, ownLogger(person.name));
+}
+
+/** The holder presses stop: nothing at all is proposed until a coach has looked and the head coach clears it. */
+export async function keepOwnStop(
+  c: OpenContext,
+  token: string,
+  id: string,
+  { words }: OwnStopRequest,
+): Promise<void> {
+  const { person } = await holderOf(c, token);
+  await tell(c, ownLogger(person.name), {
+    personId: person.id,
+    source: `stop ${person.id} ${id}`,
+    date: c.today,
+    told: 'alone',
+    pain: null,
+    words,
+    reach: 'everything',
+  });
 }
 
 /** Takes back a set that the holder wrote down. */

@@ -16,6 +16,7 @@ import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { forDeciding, place } from './moves.ts';
 import { recordsOf } from './records.ts';
+import { refuseStopped, tell } from './stops.ts';
 
 const { placement } = schema;
 
@@ -44,7 +45,8 @@ async function stepFor(c: Context & About, request: PlacementRequest): Promise<P
 
 /** What to try next, or where the trials so far lead; nothing is kept. */
 export async function nextTrial(c: Context & About, request: PlacementRequest): Promise<PlacementAnswer> {
-  const { inForce } = await forDeciding(c, request.ladder);
+  const { inForce, ladder: of } = await forDeciding(c, request.ladder);
+  await refuseStopped(c, of.pattern);
   const step = await stepFor({ ...c, inForce }, request);
   const ladder = inForce.shelf.get('ladder', request.ladder)!;
   const level = step.step === 'stop' ? step.passed : step.level;
@@ -69,6 +71,7 @@ const TRIAL_WORDS: Record<Trial['result'], string> = {
  */
 export async function keepPlacement(c: Context & About, request: PlacementRequest): Promise<PlacementKept> {
   const { inForce, ladder } = await forDeciding(c, request.ladder);
+  await refuseStopped(c, ladder.pattern);
   const step = await stepFor({ ...c, inForce }, request);
   if (step.step === 'try') {
     throw new Refusal(422, 'trials: the trials are not at their end yet. Nothing was kept.');
@@ -87,6 +90,19 @@ export async function keepPlacement(c: Context & About, request: PlacementReques
     level,
     stateNumber: inForce.state,
   });
+  const hurt = request.trials.find((t) => t.result === 'pain');
+  if (hurt) {
+    await tell(c, c.me, {
+      personId: c.person.id,
+      source: `trial ${id}`,
+      date: c.today,
+      told: 'trial',
+      pain: null,
+      variation: hurt.variation,
+      words: hurt.note,
+      reach: ladder.pattern,
+    });
+  }
   if (step.step === 'place') {
     const name = (of: string) => ladder.levels.find((l) => l.id === of)?.name ?? of;
     const told = request.trials.map((t) => `${name(t.level)}: ${TRIAL_WORDS[t.result]}`).join('; ');

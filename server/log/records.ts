@@ -1,19 +1,18 @@
 import type { Evidence, Floor, PersonRecords } from '../../core/floor/index.ts';
 import { NO_EVIDENCE, NO_RECORDS, grouped, levelOf, readingOfLadder } from '../../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
-import { evidenceWindow } from '../../core/ladder/index.ts';
+import { clearanceFor, evidenceWindow, TELLING_DAYS } from '../../core/ladder/index.ts';
 import type { IsoDate } from '../../core/terms/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
+import { clearancesOf, openStops } from './stops.ts';
 import { rowsOf, setsOfSummary } from './summary.ts';
 import type { SummaryRow } from './summary.ts';
 
 /** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
 const CHUNK = 25;
-/** Pain older than this says nothing about today. */
-const PAIN_DAYS = 120;
 
 /**
  * The records of some people: what is small for all of them at once, the evidence windows in chunks. A person
@@ -31,6 +30,8 @@ export async function recordsOf(
     (s) => s.personId,
   );
   const restrictions = await openRestrictions(db, ids);
+  const stops = await openStops(db, ids, today);
+  const clearances = await clearancesOf(db, ids);
   const answers = await answersOf(db, ids);
   const signOffs = grouped(
     await db.select().from(schema.signOff).where(among(schema.signOff.personId, ids)),
@@ -61,6 +62,8 @@ export async function recordsOf(
           lastMoves: new Map(own.map((s) => [s.ladder, s.lastMoveId])),
           painfulDays: day?.painful ?? [],
           restrictions: restrictions.get(id) ?? [],
+          stops: stops.get(id) ?? [],
+          clearances: clearances.get(id) ?? [],
           answers: Object.fromEntries((answers.get(id) ?? []).map((a) => [a.question, a.answer])),
           signOffs: signOffs.get(id) ?? [],
           massKg: day?.massKg ?? null,
@@ -100,8 +103,8 @@ async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<M
       (select max(s.date)::text from session s where s.person_id = p.id) as "lastSession",
       (select max(c.date)::text from check_in c where c.person_id = p.id and c.pain is not null) as "lastAsked",
       coalesce((select jsonb_agg(distinct d.date::text) from (
-        select s.date from set_summary s where s.person_id = p.id and s.pain > 0 and s.date > ${today}::date - ${PAIN_DAYS}::int
-        union select c.date from check_in c where c.person_id = p.id and c.pain > 0 and c.date > ${today}::date - ${PAIN_DAYS}::int
+        select s.date from set_summary s where s.person_id = p.id and s.pain > 0 and s.date > ${today}::date - ${TELLING_DAYS}::int
+        union select c.date from check_in c where c.person_id = p.id and c.pain > 0 and c.date > ${today}::date - ${TELLING_DAYS}::int
       ) d), '[]'::jsonb) as painful
     from person p where ${among(sql`p.id`, ids)}`),
   );
@@ -127,7 +130,7 @@ async function windowsOf(
   people: readonly (readonly [string, PersonRecords])[],
 ): Promise<Map<string, Map<string, Evidence>>> {
   const wants: (Want & { ladder: string })[] = [];
-  for (const [person, { standings, answers }] of people) {
+  for (const [person, { standings, answers, clearances }] of people) {
     for (const [slug, standing] of standings) {
       const ladder = inForce.shelf.get('ladder', slug);
       if (!ladder) continue;
@@ -136,7 +139,8 @@ async function windowsOf(
         const level = levelOf(settled, standing.level);
         if (!level) continue;
         const variations = [level.main, ...level.equals];
-        const { since } = standing;
+        const cleared = clearanceFor(clearances, ladder.pattern)?.date;
+        const since = cleared !== undefined && cleared > standing.since ? cleared : standing.since;
         wants.push({
           i: wants.length,
           ladder: slug,

@@ -5,10 +5,19 @@ import { addSignOff, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
 import { recentSets, setsOfVariations } from './history.ts';
 import { confirm, place } from './moves.ts';
-import { dropOwnSet, makeOwnLink, ownDay, ownLinksOf, putOwnSet, revokeOwnLink } from './own-link.ts';
+import {
+  dropOwnSet,
+  keepOwnStop,
+  makeOwnLink,
+  ownDay,
+  ownLinksOf,
+  putOwnSet,
+  revokeOwnLink,
+} from './own-link.ts';
+import { clear, keepStop, reportsToRead, stopsOf, takeNote } from './reports.ts';
 import { keepPlacement, nextTrial, placementsOf } from './placements.ts';
 import { exportSetsCsv, importSetsCsv, previewSetsCsv } from './sets-csv.ts';
-import { dropSet, putSet, staffLogger } from './sets.ts';
+import { dropSet, keepSet, staffLogger } from './sets.ts';
 import { todayOf } from './today.ts';
 import { tryLadder } from './try.ts';
 
@@ -28,6 +37,25 @@ export const logRoutes = handlers({
 
   endCover: async (c) => {
     await endCover(c, c.params.id);
+    return { ok: true };
+  },
+
+  reports: (c) => reportsToRead(c),
+
+  takeNote: async (c) => {
+    await takeNote(c, c.body.reports);
+    return { ok: true };
+  },
+
+  stopsOf: (c) => stopsOf(c),
+
+  keepStop: async (c) => {
+    await allOrNothing(c, (tx) => keepStop(tx, tx.params.id, tx.body));
+    return received(c.at);
+  },
+
+  clear: async (c) => {
+    await allOrNothing(c, (tx) => clear(tx, tx.body));
     return { ok: true };
   },
 
@@ -82,7 +110,7 @@ export const logRoutes = handlers({
     return tryLadder(c, c.body);
   },
 
-  keepSet: (c) => allOrNothing(c, (tx) => putSet(tx, tx.params.id, tx.body, staffLogger(tx))),
+  keepSet: (c) => allOrNothing(c, (tx) => keepSet(tx, tx.params.id, tx.body, staffLogger(tx))),
 
   deleteSet: (c) => allOrNothing(c, (tx) => dropSet(tx, tx.params.id, tx.body.edit)),
 
@@ -109,6 +137,11 @@ export const logRoutes = handlers({
   ownDay: (c) => ownDay(c, c.params.token),
 
   keepOwnSet: (c) => allOrNothing(c, (tx) => putOwnSet(tx, tx.params.token, tx.params.id, tx.body)),
+
+  keepOwnStop: async (c) => {
+    await allOrNothing(c, (tx) => keepOwnStop(tx, tx.params.token, tx.params.id, tx.body));
+    return received(c.at);
+  },
 
   deleteOwnSet: (c) => allOrNothing(c, (tx) => dropOwnSet(tx, tx.params.token, tx.params.id, tx.body.edit)),
 });

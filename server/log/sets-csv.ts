@@ -11,7 +11,9 @@ import type { CsvPreview, CsvResult } from '../../contract/session.ts';
 import { among, refreshSummariesOf, schema } from '../db/index.ts';
 import type { Context, Mine } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { referWhereDue } from './reports.ts';
 import { sessionFor } from './sets.ts';
+import { tell } from './stops.ts';
 
 const { loggedSet, session } = schema;
 const MOST_ROWS = 3000;
@@ -176,6 +178,13 @@ export async function importSetsCsv(c: Context & Mine, text: string): Promise<Cs
     );
   }
   await refreshSummariesOf(tx, [...new Set(sessions.values())]);
+  const painful = fresh.filter(({ set }) => set.pain);
+  for (const { id, set } of painful) {
+    const { personId, date, pain, sensations, variation } = set;
+    const source = `set ${id}`;
+    await tell(c, me, { personId, source, date, told: 'set', pain, felt: sensations, variation });
+  }
+  await referWhereDue(c, me, [...new Set(painful.map(({ set }) => set.personId))]);
   return { added: fresh.length, known: rows.length - fresh.length };
 }
 

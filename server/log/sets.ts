@@ -8,12 +8,14 @@ import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { personOf } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
+import { referWhereDue } from './reports.ts';
+import { tell } from './stops.ts';
+import type { Teller } from './stops.ts';
 
 const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
 
 /** Who sends a set. */
-export interface Logger {
-  name: string;
+export interface Logger extends Teller {
   /** Only what they logged themselves today: somebody else looks after the person. */
   onlyToday: string | null;
   /** The person alone, through their own link: nothing is watched. */
@@ -21,6 +23,7 @@ export interface Logger {
 }
 
 export const staffLogger = ({ me, hold, today }: Context & About): Logger => ({
+  id: me.id,
   name: me.name,
   onlyToday: hold === 'covers' ? today : null,
   own: false,
@@ -67,13 +70,25 @@ export async function sessionFor(tx: Db, personId: string, date: string): Promis
   return row!.id;
 }
 
+/** Stores a set, and a stop where the evidence refers somebody now. Must run inside a transaction. */
+export async function keepSet(
+  c: Pick<OpenContext, 'db' | 'at' | 'today' | 'inForce' | 'told'>,
+  id: string,
+  request: SetRequest,
+  by: Logger,
+): Promise<SetResult> {
+  const result = await putSet(c, id, request, by);
+  if (request.pain) await referWhereDue(c, by, [request.personId]);
+  return result;
+}
+
 /**
  * Stores a set under the id its client gave it. Sending the same edit again changes nothing; an older edit that
  * arrives late is left aside; a newer one replaces the set and flags the moves that stood on it. Where two tablets
  * made the same edit number of different corrections, one of them wins whichever comes first, and what it replaces is
  * kept. Must run inside a transaction.
  */
-export async function putSet(
+async function putSet(
   { db: tx, at, today }: Pick<OpenContext, 'db' | 'at' | 'today'>,
   id: string,
   { personId, date, ...fields }: SetRequest,
@@ -100,6 +115,16 @@ export async function putSet(
     throw new Refusal(409, 'This set belongs to somebody else. Nothing was changed.');
   }
   refuseOthers(by, date, stored && { loggedBy: stored.set.loggedBy, date: stored.date });
+  // Told first: whatever becomes of the set, the pain was reported.
+  await tell({ db: tx, at, today }, by, {
+    personId,
+    source: `set ${id}`,
+    date,
+    told: by.own ? 'alone' : 'set',
+    pain: fields.pain,
+    felt: fields.sensations,
+    variation: fields.variation,
+  });
   const own = stored?.set.own ?? by.own;
   if (own) Object.assign(fields, { watched: false, faults: [] });
 

@@ -47,6 +47,7 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
         ask: ask && door.ask(ask),
         lastSession: own.lastSession,
         covered: hold === 'covers',
+        stops: [...own.stops],
         emergency: person.emergency,
         firstAid: person.firstAid,
         sets: (done.get(person.id) ?? []).map(door.set),

@@ -11,7 +11,7 @@ import { buildsOf } from './builds.ts';
 
 const { person, personCoach, staff, restriction, session, setRating, loggedSet, move, moveFlag, squad } =
   schema;
-const { chainTry, checkIn, cueTried, faultCase, placement, signOff } = schema;
+const { chainTry, checkIn, clearance, cover, report, cueTried, faultCase, placement, signOff } = schema;
 
 const withCoaches = {
   id: person.id,
@@ -112,6 +112,9 @@ export async function exportPerson(db: Db, id: string) {
     signOffs: await db.select().from(signOff).where(eq(signOff.personId, id)).orderBy(signOff.date),
     faultCases: await db.select().from(faultCase).where(eq(faultCase.personId, id)).orderBy(faultCase.at),
     chainTries: await db.select().from(chainTry).where(eq(chainTry.personId, id)).orderBy(chainTry.at),
+    reports: await db.select().from(report).where(eq(report.personId, id)).orderBy(report.at),
+    clearances: await db.select().from(clearance).where(eq(clearance.personId, id)).orderBy(clearance.at),
+    cover: await db.select().from(cover).where(eq(cover.personId, id)).orderBy(cover.at),
     placements: await db.select().from(placement).where(eq(placement.personId, id)).orderBy(placement.at),
   };
 }

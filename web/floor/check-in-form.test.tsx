@@ -16,6 +16,7 @@ const person = (change: Partial<TodayPerson> = {}): TodayPerson => ({
   covered: false,
   emergency: '',
   firstAid: '',
+  stops: [],
   sets: [],
   lines: [],
   ...change,
