@@ -18,6 +18,7 @@ export {
   STOPPING_PAIN,
   TELLING_DAYS,
   TOLD_BY,
+  TOLD_WORDS,
   clearanceFor,
   countsAfter,
   reachWords,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { input, set } from '../testing/samples.ts';
 import { decide } from './decide.ts';
 import { clearanceFor, countsAfter, stopsFor, stopsNow } from './stop.ts';
-import type { Stop } from './stop.ts';
+import type { Clearance, Stop } from './stop.ts';
 
 const stop = (change: Partial<Stop> = {}): Stop => ({
   id: 'stop',
@@ -58,7 +58,7 @@ describe('a stop in a decision', () => {
 });
 
 describe('a clearance', () => {
-  const clearance = { reaches: ['everything' as const], date: '2026-01-05', setIds: ['there'] };
+  const clearance: Clearance = { reaches: ['everything'], date: '2026-01-05', setIds: ['there'] };
 
   it('closes what was before it, on its own day by the sets that were there', () => {
     expect(countsAfter(clearance, { id: 'x', date: '2026-01-04' })).toBe(false);
@@ -70,7 +70,7 @@ describe('a clearance', () => {
 
   it('is the newest that reaches the pattern', () => {
     const older = { ...clearance, date: '2026-01-01' };
-    const elsewhere = { ...clearance, reaches: [other], date: '2026-01-09' };
+    const elsewhere: Clearance = { ...clearance, reaches: [other], date: '2026-01-09' };
     expect(clearanceFor([clearance, older, elsewhere], ladder.pattern)).toBe(clearance);
     expect(clearanceFor([elsewhere], ladder.pattern)).toBeNull();
   });

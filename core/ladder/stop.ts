@@ -57,7 +57,7 @@ export const countsAfter = (c: Clearance | null, set: Pick<LoggedSet, 'id' | 'da
 export const stopsNow = (pain: number | null, date: IsoDate, today: IsoDate): boolean =>
   pain !== null && pain >= STOPPING_PAIN && date > daysAfter(today, -TELLING_DAYS);
 
-const WORDS: Record<ToldBy, string> = {
+export const TOLD_WORDS: Record<ToldBy, string> = {
   set: 'in a set',
   'check-in': 'before work',
   desk: 'while a fault was worked on',
@@ -70,7 +70,7 @@ const WORDS: Record<ToldBy, string> = {
 /** Why somebody is stopped, e.g. "Stopped on 2026-11-20: pain 8 of 10, in a set". */
 export function stopSentence(s: Stop): string {
   const pain = s.pain === null ? '' : `pain ${s.pain} of 10, `;
-  return `Stopped on ${s.date}: ${pain}${WORDS[s.told]}`;
+  return `Stopped on ${s.date}: ${pain}${TOLD_WORDS[s.told]}`;
 }
 
 export const reachWords = (reach: Reach): string =>

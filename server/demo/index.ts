@@ -1,12 +1,15 @@
 import type { ShelfInForce } from '../../core/library/index.ts';
+import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
+import { eq, max } from 'drizzle-orm';
 import { hashPassword } from '../access/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
 import { rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
+import { reportsFromLog } from '../log/index.ts';
 import { root } from '../root.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
@@ -49,8 +52,10 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
 
     const inForce = await shelfInForce(tx);
     const random = seeded(seed);
+    const ids = new Map<string, string>();
     for (const who of PEOPLE) {
       const id = uuidFrom(random);
+      ids.set(who.name, id);
       const { name, squad, statureM, massKg, note, emergency, firstAid } = who;
       await tx
         .insert(schema.person)
@@ -63,6 +68,13 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       await insertDesk(tx, id, who, season, inForce, today, seeded(seed + 1 + PEOPLE.indexOf(who)));
     }
     await rebuildDerived(tx);
+    await reportsFromLog(tx, today);
+    for (const [name, id] of ids)
+      await insertStop(
+        tx,
+        id,
+        PEOPLE.find((p) => p.name === name)!,
+      );
   });
 }
 
@@ -94,6 +106,27 @@ async function insertSeason(tx: Db, personId: string, season: Season): Promise<v
 
 const daysBefore = (today: string, days: number) =>
   new Date(Date.parse(`${today}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10);
+
+/** A stop that was pressed and waits for the head coach. */
+async function insertStop(tx: Db, personId: string, who: DemoPerson): Promise<void> {
+  if (!who.stopped) return;
+  const [last] = await tx
+    .select({ date: max(schema.session.date) })
+    .from(schema.session)
+    .where(eq(schema.session.personId, personId));
+  const { date } = last!;
+  await tx.insert(schema.report).values({
+    ...who.stopped,
+    id: randomUUID(),
+    personId,
+    source: `stop ${personId} demo`,
+    date: date!,
+    told: 'press',
+    felt: [{ region: 'front of knee', kind: 'pain', side: 'right' }],
+    by: coachOf(who),
+    at: `${date}T17:30:00Z`,
+  });
+}
 
 /** What was asked before work, and the cues said with what came of them. */
 async function insertCare(

@@ -1,5 +1,5 @@
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
-import type { CueOutcome, Restriction } from '../../core/ladder/index.ts';
+import type { CueOutcome, Reach, Restriction } from '../../core/ladder/index.ts';
 import type { Role } from '../../core/terms/index.ts';
 
 /** How the last two sessions on a ladder go; what the decision makes of them is computed, not written here. */
@@ -54,6 +54,8 @@ export interface DemoPerson {
   cues?: readonly { ladder: Course['ladder']; outcomes: readonly CueOutcome[] }[];
   /** Answers before work some days ago. */
   asked?: { daysAgo: number; pain: number; sleepH: number; atEase: number };
+  /** Stop was pressed in the last session, and nobody has cleared it yet. */
+  stopped?: { reach: Reach; words: string };
   /** Levels signed off by the coach, on the ladders named. */
   signedOff?: readonly Course['ladder'][];
 }
@@ -536,6 +538,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     massKg: 64,
     note: '',
     watched: 0.95,
+    stopped: { reach: 'squat', words: 'Sharp at the front of the knee on the way up.' },
     on: [
       { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.8, days: [0, 2], lately: 'easy' },
       { ladder: 'lunge-ladder', startsAt: 0, ability: -1, gain: 0.7, days: [0, 1] },

@@ -261,11 +261,8 @@ describe('what was reported', () => {
     await head.ok('POST', '/api/reports/read', { reports: [told!.id] });
     expect(await unread(head)).toEqual([]);
     // The same set, worse: it is new to everybody but who told it.
-    const [{ source }] = (await hall.db
-      .select()
-      .from(schema.report)
-      .where(eq(schema.report.id, told!.id))) as [{ source: string }];
-    await put({ pain: 5, edit: 2 }, source.replace('set ', ''));
+    const [stored] = await hall.db.select().from(schema.report).where(eq(schema.report.id, told!.id));
+    await put({ pain: 5, edit: 2 }, stored!.source.replace('set ', ''));
     expect((await unread(head)).filter((r) => r.told === 'set')).toMatchObject([{ pain: 5 }]);
   });
 

@@ -90,6 +90,7 @@ export function Desk(p: Props) {
   if (hurts || (advice.next === 'stop' && !picking)) {
     return (
       <StopPanel
+        of={p.person && { personId: p.person.id, date: p.date }}
         variation={v}
         why={advice.next === 'stop' ? advice.why : null}
         whenToStop={faults.filter((f) => f.severity === 3).map((f) => f.whenToStop)}

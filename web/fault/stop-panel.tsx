@@ -1,8 +1,9 @@
 import type { CountedIn } from '../../core/terms/index.ts';
 import { useState } from 'react';
 import type { FeltAt } from '../../core/fault/index.ts';
+import { STOPPING_PAIN } from '../../core/ladder/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { BodyMap, Scale, Stepper } from '../log/index.ts';
+import { BodyMap, keepStop, Scale, Stepper } from '../log/index.ts';
 import { Button } from '../ui/index.ts';
 
 const BEFORE_IT: Record<CountedIn, string> = {
@@ -21,6 +22,8 @@ export interface Stopped {
 }
 
 interface Props {
+  /** Whose set it is; null: nobody is chosen. */
+  of: { personId: string; date: string } | null;
   variation: ResolvedVariation;
   why: string | null;
   whenToStop: readonly string[];
@@ -33,6 +36,7 @@ interface Props {
 
 /** Pain or a stop fault: the caution, where and how strong, and the set is ended and recorded. */
 export function StopPanel({
+  of,
   variation: v,
   why,
   whenToStop,
@@ -45,6 +49,10 @@ export function StopPanel({
   const [felt, setFelt] = useState<FeltAt[]>([...before]);
   const [done, setDone] = useState(planned);
   const counted = v.source.countedIn;
+  const { pattern } = v.source;
+  const strong = pain !== null && pain >= STOPPING_PAIN;
+  const end = () =>
+    onStop({ pain, felt: pain === 0 ? felt.filter((f) => f.kind !== 'pain') : felt, done, ends: true });
   return (
     <div>
       <div role="alert" className="border-l-[6px] border-warn bg-paper px-4 py-3">
@@ -75,6 +83,12 @@ export function StopPanel({
       )}
       <div className="mt-3 grid gap-4">
         <Scale label="Pain, 0 to 10 (ask; 0 is no pain)" value={pain} onPick={setPain} />
+        {strong && (
+          <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
+            {STOPPING_PAIN} or more: once this is recorded, nothing at all is proposed until the head coach
+            clears it on the word of a doctor or physiotherapist.
+          </p>
+        )}
         {pain !== null && pain > 0 && (
           <fieldset>
             <legend className="label">Where does it hurt? Tap it.</legend>
@@ -97,21 +111,22 @@ export function StopPanel({
           step={counted === 'seconds held' ? 5 : 1}
           onChange={setDone}
         />
-        <div className="sticky bottom-0 grid gap-2 bg-paper py-2 sm:grid-cols-2">
-          <Button
-            floor
-            tone="danger"
-            onClick={() =>
-              onStop({
-                pain,
-                felt: pain === 0 ? felt.filter((f) => f.kind !== 'pain') : felt,
-                done,
-                ends: true,
-              })
-            }
-          >
+        <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-paper py-2">
+          <Button floor tone="danger" className="col-span-2" onClick={end}>
             End the set and record it
           </Button>
+          {of && !strong && (
+            <Button
+              floor
+              className="px-2! text-base leading-tight"
+              onClick={() => {
+                keepStop({ ...of, reach: pattern, pain, words: '' });
+                end();
+              }}
+            >
+              Stop: no {pattern} until it is cleared
+            </Button>
+          )}
           {pain === 0 && why === null && (
             <Button floor onClick={() => onStop({ pain, felt: [], done, ends: false })}>
               No pain: go on

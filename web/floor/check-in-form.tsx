@@ -1,7 +1,8 @@
-import { outbox, Scale, Stepper } from '../log/index.ts';
+import { keepStop, outbox, Scale, Stepper } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { CheckIn, TodayPerson } from '../../contract/session.ts';
+import { STOPPING_PAIN } from '../../core/ladder/index.ts';
 import { Button } from '../ui/index.ts';
 
 const BLANK: CheckIn = { here: true, pain: null, sleepH: null, atEase: null, note: '' };
@@ -35,6 +36,7 @@ export function CheckInForm({
         }
       : BLANK,
   );
+  const strong = (answers.pain ?? 0) >= STOPPING_PAIN;
   const change = (part: Partial<CheckIn>) => setAnswers((now) => ({ ...now, ...part }));
   return (
     <form
@@ -46,11 +48,18 @@ export function CheckInForm({
       }}
     >
       <Scale label="Pain now, 0 to 10 (0 is none)" value={answers.pain} onPick={(pain) => change({ pain })} />
-      {(answers.pain ?? 0) > 0 && (
+      {strong ? (
         <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
-          No move up while pain is fresh. Sharp or rising pain: nothing that brings it on; refer if it does
-          not settle. Local rules come first.
+          {STOPPING_PAIN} or more: nothing at all is proposed until the head coach clears it on the word of a
+          doctor or physiotherapist. Local rules come first.
         </p>
+      ) : (
+        (answers.pain ?? 0) > 0 && (
+          <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
+            No move up while pain is fresh. Sharp or rising pain: nothing that brings it on; refer if it does
+            not settle. Local rules come first.
+          </p>
+        )
       )}
       <Scale
         label="At ease with today’s work, 0 to 10"
@@ -80,10 +89,24 @@ export function CheckInForm({
           onChange={(e) => change({ note: e.target.value })}
         />
       </label>
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <Button type="submit" floor tone="main">
           Keep the answers
         </Button>
+        {!strong && (
+          <Button
+            floor
+            tone="danger"
+            onClick={() => {
+              keepCheckIn(person.personId, date, answers);
+              const { pain, note: words } = answers;
+              keepStop({ personId: person.personId, date, reach: 'everything', pain, words });
+              onDone();
+            }}
+          >
+            Stop: nothing until cleared
+          </Button>
+        )}
         <Button floor tone="quiet" onClick={onDone}>
           Not now
         </Button>

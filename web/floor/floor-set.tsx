@@ -254,6 +254,7 @@ export function FloorSet(p: Props) {
       </Dialog>
       <Dialog title={`Pain: ${p.name}`} open={open === 'pain'} wide onClose={() => setOpen(null)}>
         <StopPanel
+          of={{ personId: person.personId, date }}
           variation={variation}
           why={null}
           whenToStop={[]}

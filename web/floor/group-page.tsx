@@ -14,6 +14,7 @@ import { CueList } from './cue-list.tsx';
 import { LineAtHand } from './line-at-hand.tsx';
 import { deskOf, nextOf, sheetOf } from './next-of.ts';
 import { PersonStrip } from './person-strip.tsx';
+import { Stopped } from './stopped.tsx';
 
 /** One screen for a session: several people at once, the next set of each filled in, few taps or keys a set. */
 export function GroupPage() {
@@ -143,6 +144,7 @@ function OnePerson({
             </Button>
           </div>
         )}
+        <Stopped person={p} date={date} />
         {(p.emergency || p.firstAid) && (
           <p className="mb-2 border-l-[6px] border-warn bg-paper px-3 py-1 text-sm">
             {p.firstAid && (
@@ -170,7 +172,9 @@ function OnePerson({
                 <PatternWord pattern={l.pattern} />{' '}
                 <span className="text-sm text-soft">
                   {l.variation === null
-                    ? 'barred'
+                    ? p.stops.length > 0
+                      ? 'stopped'
+                      : 'barred'
                     : nextOf(l, ofDay, date).done
                       ? 'done'
                       : l.ladderName.toLowerCase() === l.pattern

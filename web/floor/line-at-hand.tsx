@@ -49,8 +49,8 @@ export function LineAtHand({
   if (line.variation === null || slug === null) {
     return (
       <Notice tone="warn">
-        {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach lifts it.
-        Local rules and licensed practice come first.
+        {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach{' '}
+        {p.stops.length > 0 ? 'clears' : 'lifts'} it. Local rules and licensed practice come first.
       </Notice>
     );
   }

@@ -5,6 +5,7 @@ export { counted, FaultCounts } from './fault-counts.tsx';
 export { FeltPicker } from './felt-picker.tsx';
 export { Choice, Scale, Stepper, Toggle } from './floor-controls.tsx';
 export { dropSet, keepSet } from './keep-set.ts';
+export { keepStop } from './keep-stop.ts';
 export { mergedSets } from './merge.ts';
 export type { ShownSet } from './merge.ts';
 export { mostFaults, observedOf, startOf, withAmount } from './observed.ts';

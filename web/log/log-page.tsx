@@ -133,8 +133,8 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         )}
         {stopped && (
           <Notice tone="warn">
-            Barred today. Sets can still be written down, but nothing of this should be done until the head
-            coach lifts the restriction.
+            Stopped or barred today. Sets can still be written down, but nothing of this should be done until
+            the head coach clears the stop or lifts the restriction.
           </Notice>
         )}
         <Loaded query={sheet} what="the sheet">

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SetRequest } from '../../contract/log.ts';
 import type { OwnDay } from '../../contract/session.ts';
+import { reachWords, STOPPING_PAIN } from '../../core/ladder/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import { SIDES, usedWords } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
@@ -25,12 +26,19 @@ export function OwnPage() {
             <p className="text-soft">
               {fullDay(data.date)}. What you write down here counts as not watched by a coach.
             </p>
-            {data.lines.length === 0 && (
+            {data.stopped.length > 0 && (
+              <Notice tone="warn">
+                Your coaches know that something is wrong. {data.stopped.map(reachWords).join(', ')} until
+                they say that you may go on. If it gets worse, see a doctor.
+              </Notice>
+            )}
+            {data.lines.length === 0 && data.stopped.length === 0 && (
               <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
             )}
             {data.lines.map((line) => (
               <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} token={token} />
             ))}
+            {!data.stopped.includes('everything') && <StopAlone token={token} />}
             <Written data={data} token={token} />
             <p className="mt-6 text-sm text-soft">
               This page is yours alone: whoever has the link can write in it. It ends on{' '}
@@ -134,11 +142,67 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
         <Scale label="How hard was it, 0 to 10" value={effort} onPick={setEffort} />
         <Scale label="Pain, 0 to 10 (0 is none)" value={pain} onPick={setPain} />
         {(pain ?? 0) > 0 && (
-          <Notice tone="warn">Stop here if it is sharp or rising, and tell your coach.</Notice>
+          <Notice tone="warn">
+            {(pain ?? 0) >= STOPPING_PAIN
+              ? 'Stop here. Once this is written down your coaches are told, and nothing more is proposed until they have looked.'
+              : 'Stop here if it is sharp or rising. Your coach reads this.'}
+          </Notice>
         )}
         {problem && <Notice tone="warn">{problem} What you entered is still here.</Notice>}
         <Button floor tone="main" disabled={busy} onClick={() => void keep()}>
           Write this set down
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Stop is pressed at home: the coaches read it first thing, and nothing more is proposed. */
+function StopAlone({ token }: { token: string }) {
+  const client = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const [words, setWords] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [id] = useState(() => crypto.randomUUID());
+  const stop = async () => {
+    setBusy(true);
+    try {
+      await send('keepOwnStop', { token, id }, { words });
+      await refreshAfter(client, 'keepOwnStop');
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'It could not be sent. Try again.');
+      setBusy(false);
+    }
+  };
+  if (!open) {
+    return (
+      <Button floor tone="danger" className="mt-5" onClick={() => setOpen(true)}>
+        Something is wrong: stop
+      </Button>
+    );
+  }
+  return (
+    <section className="mt-5 border-l-[6px] border-warn bg-paper px-4 py-3" aria-label="Stop">
+      <p className="font-semibold text-warn">
+        Stop now. Your coaches are told, and nothing more is proposed until they have looked.
+      </p>
+      <label className="mt-2 block">
+        <span className="label">What is wrong, if you want to say</span>
+        <input
+          className="field mt-1 min-h-14 text-lg"
+          maxLength={400}
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+        />
+      </label>
+      {problem && <Notice tone="warn">{problem}</Notice>}
+      <div className="mt-2 flex gap-2">
+        <Button floor tone="danger" disabled={busy} onClick={() => void stop()}>
+          Stop and tell my coach
+        </Button>
+        <Button floor tone="quiet" onClick={() => setOpen(false)}>
+          Tapped by mistake
         </Button>
       </div>
     </section>

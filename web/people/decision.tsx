@@ -55,15 +55,15 @@ export function DecisionPanel({
         </ul>
         {decision.outcome === 'stop and refer' && (
           <p className="mt-2 font-semibold text-warn">
-            Refer to a doctor or physiotherapist; local rules come first. Only the head coach lifts a
-            restriction, with source and date.
+            Refer to a doctor or physiotherapist; local rules come first. Only the head coach clears a stop or
+            lifts a restriction, and writes down who said so.
           </p>
         )}
         {decision.variationNote && <p className="mt-1 text-soft">{decision.variationNote}</p>}
         {decision.outcome !== 'stop and refer' && (
           <p className="mt-1 text-soft">{soonest(decision.earliestSessions)}</p>
         )}
-        {on.stay?.beyond && (
+        {on.stay?.beyond && decision.outcome !== 'stop and refer' && (
           <p className="font-semibold text-warn">
             {on.stay.weeks} weeks here: beyond the usual stay. What is in the way?
           </p>
@@ -72,7 +72,9 @@ export function DecisionPanel({
       {mayDecide ? (
         <>
           <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
-          <SignOffs personId={personId} on={on} signOffs={signOffs} />
+          {decision.outcome !== 'stop and refer' && (
+            <SignOffs personId={personId} on={on} signOffs={signOffs} />
+          )}
         </>
       ) : (
         <p className="mt-4 text-soft">

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { ReactNode } from 'react';
 import { useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy, withDays } from '../ui/index.ts';
+import { Reports } from './reports.tsx';
 
 interface Section {
   title: string;
@@ -31,6 +32,7 @@ export function OverviewPage() {
           {(id) => squads.data?.find((s) => s.id === id)?.name ?? 'All squads'}
         </Segmented>
       </div>
+      <Reports shown={(id) => squad === null || people.data?.find((p) => p.id === id)?.squadId === squad} />
       <Loaded query={people} what="the people">
         {(all) => (
           <Loaded query={lines} what="the overview">

@@ -34,6 +34,7 @@ import { Evidence } from './evidence.tsx';
 import { OwnAnswers } from './own-answers.tsx';
 import { PersonForm } from './person-form.tsx';
 import { Restrictions } from './restrictions.tsx';
+import { Stops } from './stops.tsx';
 
 /** One person: decision with its evidence, moves, sets, restrictions, data. */
 export function PersonPage() {
@@ -112,6 +113,7 @@ export function PersonPage() {
                     <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
                   </div>
                   <div className="grid content-start gap-6">
+                    <Stops personId={id} />
                     <Restrictions personId={id} />
                     <PersonFaults personId={id} />
                     <OwnAnswers personId={id} />
