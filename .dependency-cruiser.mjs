@@ -32,9 +32,9 @@ const ROOMS = {
     'floor',
     'library',
     'changes',
+    'sheets',
     'people',
     'ladders',
-    'sheets',
     'hall',
   ],
 };

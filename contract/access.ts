@@ -1,3 +1,4 @@
+import Joi from 'joi';
 import { shape, strict, text } from './parts.ts';
 
 export const STAFF_ROLES = ['head coach', 'coach', 'viewer'] as const;
@@ -28,6 +29,12 @@ export const firstAccountSchema = shape({
 export interface FirstAccountRequest extends SignInRequest {
   hallName: string;
   name: string;
+}
+
+/** What a link carries behind its #, where no server and no log ever sees it by itself. */
+export const linkSchema = shape({ token: Joi.string().pattern(/^[\w-]{16,64}$/) }).prefs(strict);
+export interface LinkRequest {
+  token: string;
 }
 
 export { newPassword };

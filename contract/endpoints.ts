@@ -23,11 +23,11 @@ const COACHES = ['head coach', 'coach'] as const;
 const HEAD = ['head coach'] as const;
 
 /**
- * Whose it is: the hall's; one person's, or perhaps one's; some people's; or that of whoever holds a link. The server lets
+ * Whose it is: the hall's; one person's, or perhaps one's; some people's; or that of the device that has opened a link. The server lets
  * through only to people whom the one who asks looks after (their squad's, those they are named for, the head coach
  * everybody), and, where `cover` says so, to those whom they cover today.
  */
-export type Whose = 'nobody' | 'one' | 'perhaps one' | 'some' | 'the holder';
+export type Whose = 'nobody' | 'one' | 'perhaps one' | 'some' | 'own link' | 'shared link';
 
 /** What there is to read and to change; an answer is asked for anew when something that it reads was touched. */
 export type Matter =
@@ -578,25 +578,30 @@ export const ENDPOINTS = {
     whose: 'one',
     touches: ['links'],
   }),
-  // Whoever holds the link: what it opens is decided by its token.
-  ownDay: answers<Session.OwnDay>()('GET', '/api/own/:token', {
+  // Whoever shows the link's token: their device is known from then on.
+  openOwn: answers<Made, object, Access.LinkRequest>()('POST', '/api/own', {
     who: ANYONE,
-    whose: 'the holder',
+    whose: 'nobody',
+    touches: [],
+  }),
+  ownDay: answers<Session.OwnDay>()('GET', '/api/own/:link', {
+    who: ANYONE,
+    whose: 'own link',
     reads: ['log', 'standings', 'reports'],
   }),
-  keepOwnSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/own/:token/sets/:id', {
+  keepOwnSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/own/:link/sets/:id', {
     who: ANYONE,
-    whose: 'the holder',
+    whose: 'own link',
     touches: ['log', 'reports'],
   }),
-  keepOwnStop: answers<Received, object, Reports.OwnStopRequest>()('PUT', '/api/own/:token/stops/:id', {
+  keepOwnStop: answers<Received, object, Reports.OwnStopRequest>()('PUT', '/api/own/:link/stops/:id', {
     who: ANYONE,
-    whose: 'the holder',
+    whose: 'own link',
     touches: ['reports'],
   }),
-  deleteOwnSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/own/:token/sets/:id', {
+  deleteOwnSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/own/:link/sets/:id', {
     who: ANYONE,
-    whose: 'the holder',
+    whose: 'own link',
     touches: ['log', 'reports'],
   }),
 
@@ -662,10 +667,15 @@ export const ENDPOINTS = {
     whose: 'perhaps one',
     touches: ['links'],
   }),
-  shared: answers<Sheets.PrintJob>()('GET', '/api/shared/:token', { who: ANYONE, whose: 'the holder' }),
-  sharedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/shared/:token/state', {
+  openShared: answers<Made, object, Access.LinkRequest>()('POST', '/api/shared', {
     who: ANYONE,
-    whose: 'the holder',
+    whose: 'nobody',
+    touches: [],
+  }),
+  shared: answers<Sheets.PrintJob>()('GET', '/api/shared/:link', { who: ANYONE, whose: 'shared link' }),
+  sharedState: answers<Sheets.PrintedState, StateQuery>()('GET', '/api/shared/:link/state', {
+    who: ANYONE,
+    whose: 'shared link',
   }),
 };
 

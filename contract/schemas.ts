@@ -46,7 +46,7 @@ export const PARTS: Record<PartName, { schema: Joi.Schema; absent?: string }> = 
   slug: { schema: Joi.string() },
   keep: { schema: Joi.string() },
   question: { schema: Joi.string() },
-  token: { schema: Joi.string() },
+  link: { schema: uuid() },
   date: {
     schema: day().messages({ 'string.pattern.base': '{{#label}}: "{{#value}}" is no day up to today' }),
   },
@@ -73,6 +73,8 @@ type Needing = {
 
 export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   makeFirstAccount: { body: access.firstAccountSchema },
+  openOwn: { body: access.linkSchema },
+  openShared: { body: access.linkSchema },
   signIn: { body: access.signInSchema },
 
   saveHall: { body: hall.hallSettingsSchema },

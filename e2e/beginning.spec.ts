@@ -39,7 +39,7 @@ test('an athlete logs by a personal link, as not watched, until it is revoked', 
   await openPerson(page, 'Piet Harrowgate');
   const own = page.getByRole('region', { name: 'Personal link' });
   await own.getByRole('button', { name: 'Make a link' }).click();
-  const url = (await own.getByRole('link').getAttribute('href'))!;
+  const url = await own.getByLabel('Or send it').inputValue();
   const phone = await stranger(browser);
   await phone.goto(url);
   await expect(phone.getByRole('heading', { name: 'Piet Harrowgate' })).toBeVisible();
@@ -50,6 +50,11 @@ test('an athlete logs by a personal link, as not watched, until it is revoked', 
     .getByRole('button', { name: '6', exact: true })
     .click();
   await work.getByRole('button', { name: 'Write this set down' }).click();
+  // The link itself has gone from the address, and opens on no second phone.
+  expect(phone.url()).not.toContain('#');
+  const second = await stranger(browser);
+  await second.goto(url);
+  await expect(second.getByRole('alert')).toContainText('in use on another phone or tablet');
   await expect(phone.getByRole('heading', { name: 'Written down today' })).toBeVisible();
   await page.reload();
   await expect(page.getByText(/not watched \(own\)/).first()).toBeVisible();

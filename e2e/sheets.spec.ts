@@ -86,7 +86,7 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   const pdf = (await phone.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  await phone.goto(`${url}?job=handout:split-squat&state=1`);
+  await phone.goto(`${phone.url()}?job=handout:split-squat&state=1`);
   await expect(phone.getByRole('heading', { name: /This paper is/ })).toBeVisible();
 
   await page.getByRole('link', { name: 'All shared links' }).click();
@@ -94,9 +94,9 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await expect(row).toContainText('open until');
   await row.getByRole('button', { name: 'Revoke' }).click();
   await expect(row).toContainText('revoked');
-  await phone.goto(url);
+  await phone.reload();
   await expect(phone.getByRole('alert')).toContainText('This link has ended.');
-  await phone.goto('/shared/nothing');
+  await phone.goto('/shared/a-link-that-nobody-gave');
   await expect(phone.getByRole('alert')).toContainText('leads nowhere');
 });
 

@@ -23,12 +23,13 @@ import { problemResponse, Refusal } from './http.ts';
 import { root } from './root.ts';
 import type { App, Services } from './http.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
-import { logRoutes } from './log/index.ts';
+import { logRoutes, ownHolder } from './log/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
-import { sheetRoutes } from './sheets/index.ts';
+import { sharedLink, sheetRoutes } from './sheets/index.ts';
 
 const KB = 1024;
 const BODY_LIMIT = 512 * KB;
+const OPEN_LIMIT = 16 * KB;
 const FILE_LIMIT = 24 * KB * KB;
 
 const HANDLERS = {
@@ -92,9 +93,24 @@ export function createApp(s: Services): App {
   const tooLarge = () => problemResponse(413, 'The request is too large. Nothing was changed.');
   const files = Object.values<Endpoint>(ENDPOINTS).flatMap((e) => (e.file ? [e.path] : []));
   app.use(`${BEFORE_ALL}*`, except(files, bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge })));
+  // Whoever has not signed in sends little.
+  for (const { who, path, method } of Object.values<Endpoint>(ENDPOINTS)) {
+    if (method !== 'GET' && who.includes('anyone')) {
+      app.on(method, path, bodyLimit({ maxSize: OPEN_LIMIT, onError: tooLarge }));
+    }
+  }
   for (const path of files) app.use(path, bodyLimit({ maxSize: FILE_LIMIT, onError: tooLarge }));
 
-  mount(app, s, HANDLERS, { readMe, contextOf, guard, peopleOf, finders: FINDERS, stateTag });
+  mount(app, s, HANDLERS, {
+    readMe,
+    contextOf,
+    guard,
+    peopleOf,
+    ownLink: ownHolder,
+    sharedLink,
+    finders: FINDERS,
+    stateTag,
+  });
 
   app.onError((error, c) => {
     if (error instanceof Refusal) return problemResponse(error.status, error.message, error.extra);

@@ -57,10 +57,17 @@ export interface Mine {
   mine: readonly About[];
 }
 
+/** Whom a personal link belongs to. */
+export interface OwnHolder {
+  link: typeof schema.ownLink.$inferSelect;
+  person: Person;
+}
+
 /** What the guard gives to a handler, by whose the address is. */
 interface Guarded {
   nobody: object;
-  'the holder': object;
+  'own link': { own: OwnHolder };
+  'shared link': { share: typeof schema.share.$inferSelect };
   one: About;
   'perhaps one': { about: About | null };
   some: Mine;
@@ -95,6 +102,10 @@ export interface Common {
   /** @throws Refusal 404 without such a person, 403 where they are not looked after (or covered, where that is enough) */
   guard: (c: Context, personId: string, covered: boolean) => Promise<About>;
   peopleOf: (db: Db, me: Me, today: string, covered: boolean) => Promise<About[]>;
+  /** @throws Refusal 401 on a device that has not opened the link, 410 when it has ended */
+  ownLink: (c: OpenContext, wire: Wire, id: string) => Promise<OwnHolder>;
+  /** @throws Refusal 401 on a device that has not opened the link, 410 when it has ended */
+  sharedLink: (c: OpenContext, wire: Wire, id: string) => Promise<typeof schema.share.$inferSelect>;
   /** Whose something is that is named by its own id; null: of nobody. */
   finders: Finders;
   /** Names the state of the library that an answer is made from. */
@@ -159,15 +170,23 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       } else {
         wire.header('cache-control', 'no-store');
       }
+      const held = await heldBy(row.whose, context, wire, String(params.link));
       const body: unknown = row.file
         ? await wire.req.text()
         : schemas.body && (await bodyOf(wire, schemas.body));
       const guarded = me ? await guardedBy(row, name, { ...context, me }, { params, query, body }) : {};
-      const answer: any = await handler({ ...context, ...guarded, params, query, body, wire });
+      const answer: any = await handler({ ...context, ...guarded, ...held, params, query, body, wire });
       if (row.method !== 'GET') s.snapshots.changed();
       if (isFile(answer)) return fileResponse(wire, answer);
       return wire.json(answer, row.makes ? 201 : 200);
     });
+  }
+
+  /** Whoever opens something by a link is held to it before anything that they send is read. */
+  async function heldBy(whose: Endpoint['whose'], c: OpenContext, wire: Wire, id: string): Promise<object> {
+    if (whose === 'own link') return { own: await common.ownLink(c, wire, id) };
+    if (whose === 'shared link') return { share: await common.sharedLink(c, wire, id) };
+    return {};
   }
 
   /** Lets through to whom the one who asks looks after, or covers where that is enough, and to nobody else. */

@@ -138,6 +138,8 @@ function App() {
   );
 }
 
+const at = (room: string) => location.pathname.split('/')[1] === room;
+
 // The library is the largest room: what it needs is asked for while the hall's start is still on its way.
 if (location.pathname.startsWith('/library')) {
   void library();
@@ -148,13 +150,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
       {/* A link shows its sheets or one's own day to whoever holds it, and nothing of the hall besides. */}
-      {location.pathname.startsWith('/shared/') ? (
-        waiting(<SharedPage />)
-      ) : location.pathname.startsWith('/own/') ? (
-        waiting(<OwnPage />)
-      ) : (
-        <App />
-      )}
+      {at('shared') ? waiting(<SharedPage />) : at('own') ? waiting(<OwnPage />) : <App />}
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -34,7 +34,8 @@ test('a personal link', async ({ browser, address }) => {
     data: { days: 1 },
   });
   const phone = await stranger(browser);
-  await phone.goto(new URL(((await own.json()) as { url: string }).url).pathname);
+  const { pathname, hash } = new URL(((await own.json()) as { url: string }).url);
+  await phone.goto(pathname + hash);
   await expect(heading('Oskar Lindqvane')(phone)).toBeVisible();
   await check(phone);
 });

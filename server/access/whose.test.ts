@@ -216,7 +216,7 @@ function about(name: EndpointName): string {
     number: 1,
     question: 'depth',
     keep: 'no-such-cue',
-    token: 'no-such-token',
+    link: randomUUID(),
   };
   const QUERIES: Partial<Record<EndpointName, object>> = {
     sheet: { person },

@@ -655,6 +655,18 @@ export const ownLink = pgTable(
   (t) => [index('own_link_person').on(t.personId)],
 );
 
+/** A device that has opened a link: it is known by its cookie, and the link's token is not needed again. */
+export const linkDevice = pgTable(
+  'link_device',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    ownLinkId: uuid('own_link_id').references(() => ownLink.id, { onDelete: 'cascade' }),
+    shareId: uuid('share_id').references(() => share.id, { onDelete: 'cascade' }),
+    at: at('at').notNull(),
+  },
+  (t) => [index('link_device_own').on(t.ownLinkId), index('link_device_share').on(t.shareId)],
+);
+
 /** What was decided for a person: immutable, with all it stood on. */
 export const move = pgTable(
   'move',

@@ -50,15 +50,15 @@ it('tells each request by its route, without person, token or body', async () =>
   const coach = clientOf(app, cookie);
   await coach.get(`/api/people/${id}/ladders`);
   await coach.refused('PUT', `/api/sets/${id}`, { ...setOf(id), doneReps: -5 });
-  await coach.send('GET', '/api/own/secret-token');
+  await coach.send('GET', '/api/own/7c1f9e3a-0000-4000-8000-000000000000');
   await coach.send('GET', '/api/nothing/here');
   expect(lines.map((l) => l.replace(/ \d+ ms$/, ''))).toEqual([
     'GET /api/people/:person/ladders 200',
     'PUT /api/sets/:id 422',
-    'GET /api/own/:token 404',
+    'GET /api/own/:link 401',
     'GET no such route 404',
   ]);
-  for (const secret of [id, cookie.split('=')[1]!, 'secret-token', 'nothing', '-5']) {
+  for (const secret of [id, '7c1f9e3a', cookie.split('=')[1]!, 'nothing', '-5']) {
     expect(lines.join()).not.toContain(secret);
   }
 });

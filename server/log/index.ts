@@ -1,3 +1,4 @@
+export { ownHolder } from './own-link.ts';
 export { logRoutes } from './routes.ts';
 export { refuseFuture, refuseUnknownRevision } from './known.ts';
 export { overview, personOnLadders } from './evidence.ts';

@@ -1,5 +1,6 @@
 import { doorFor, lineOf, variationsNow } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
+import type { Context as Wire } from 'hono';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
@@ -7,9 +8,9 @@ import { takesLoad } from '../../core/sheets/index.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import type { OwnStopRequest } from '../../contract/reports.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
-import { hashOfToken, linkState, newToken } from '../access/index.ts';
+import { devicesOf, hashOfToken, knowDevice, linkState, newToken, onItsDevice } from '../access/index.ts';
 import { schema } from '../db/index.ts';
-import type { About, Context, OpenContext } from '../endpoint.ts';
+import type { About, Context, OpenContext, OwnHolder } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { makersMay, personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
@@ -43,7 +44,7 @@ export async function makeOwnLink(
     madeAt: now.toISOString(),
     expiresAt,
   });
-  return { id, url: `${publicUrl}/own/${token}`, expiresAt };
+  return { id, url: `${publicUrl}/own#${token}`, expiresAt };
 }
 
 export async function ownLinksOf({
@@ -79,17 +80,54 @@ export async function revokeOwnLink({ db, at: now }: Context, id: string): Promi
   }
 }
 
-/** The person a token belongs to. @throws Refusal 404 for one never given, 410 when it has ended */
-async function holderOf({ db, at: now, today }: OpenContext, token: string) {
-  const [row] = await db
+type LinkRow = typeof ownLink.$inferSelect;
+
+/** @throws Refusal 410 when the link has ended */
+async function refuseEnded({ db, at: now, today }: OpenContext, row: LinkRow): Promise<void> {
+  if (linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row)) {
+    throw new Refusal(410, 'This link has ended. Ask your coach for a new one.');
+  }
+}
+
+/**
+ * Binds a link to the device that shows its token: once, so that whoever finds the link later opens nothing. Must run
+ * inside a transaction.
+ * @throws Refusal 404 for a token never given, 410 when it has ended, 409 where another device has it
+ */
+export async function openOwn(c: OpenContext & { wire: Wire }, token: string): Promise<{ id: string }> {
+  const [row] = await c.db
     .select()
     .from(ownLink)
-    .where(eq(ownLink.tokenHash, hashOfToken(token)));
+    .where(eq(ownLink.tokenHash, hashOfToken(token)))
+    .for('update');
   if (!row) throw new Refusal(404, 'This link leads nowhere. Ask your coach for a new one.');
-  const ended = linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row);
-  if (ended) throw new Refusal(410, 'This link has ended. Ask your coach for a new one.');
-  return { link: row, person: await personOf(db, row.personId) };
+  await refuseEnded(c, row);
+  if (!(await onItsDevice(c, c.wire, 'own', row.id))) {
+    if ((await devicesOf(c, 'own', row.id)) > 0) {
+      throw new Refusal(
+        409,
+        'This link is in use on another phone or tablet. For this one, ask your coach for a new link.',
+      );
+    }
+    await knowDevice(c, c.wire, 'own', row);
+  }
+  return { id: row.id };
 }
+
+/** Whom a personal link belongs to, on the device that has opened it. */
+export async function ownHolder(c: OpenContext, wire: Wire, id: string): Promise<OwnHolder> {
+  const [link] = await c.db.select().from(ownLink).where(eq(ownLink.id, id));
+  if (!link || !(await onItsDevice(c, wire, 'own', id))) {
+    throw new Refusal(
+      401,
+      'This device has not opened the link. Open the link itself, or ask your coach for a new one.',
+    );
+  }
+  await refuseEnded(c, link);
+  return { link, person: await personOf(c.db, link.personId) };
+}
+
+type Held = OpenContext & { own: OwnHolder };
 
 const ownLogger = (name: string): Logger => ({
   id: null,
@@ -99,8 +137,8 @@ const ownLogger = (name: string): Logger => ({
 });
 
 /** What the holder does today, and what they have written down for the day. */
-export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
-  const { link, person } = await holderOf(c, token);
+export async function ownDay(c: Held): Promise<OwnDay> {
+  const { link, person } = c.own;
   const { db, inForce, hall, today: date, at: now } = c;
   const { shelf, revisions } = inForce;
   const own = (await recordsOf(db, c, [person.id]))(person.id);
@@ -165,13 +203,8 @@ export async function ownDay(c: OpenContext, token: string): Promise<OwnDay> {
 }
 
 /** Keeps a set that the holder sends: their own, of the last days, and never watched. */
-export async function putOwnSet(
-  c: OpenContext,
-  token: string,
-  id: string,
-  request: SetRequest,
-): Promise<SetResult> {
-  const { person } = await holderOf(c, token);
+export async function putOwnSet(c: Held, id: string, request: SetRequest): Promise<SetResult> {
+  const { person } = c.own;
   if (request.date < daysAfter(c.today, -DAYS_BACK)) {
     throw new Refusal(
       422,
@@ -198,13 +231,8 @@ export async function putOwnSet(
 }
 
 /** The holder presses stop: nothing at all is proposed until a coach has looked and the head coach clears it. */
-export async function keepOwnStop(
-  c: OpenContext,
-  token: string,
-  id: string,
-  { words }: OwnStopRequest,
-): Promise<void> {
-  const { person } = await holderOf(c, token);
+export async function keepOwnStop(c: Held, id: string, { words }: OwnStopRequest): Promise<void> {
+  const { person } = c.own;
   await tell(c, ownLogger(person.name), {
     personId: person.id,
     source: `stop ${person.id} ${id}`,
@@ -217,13 +245,8 @@ export async function keepOwnStop(
 }
 
 /** Takes back a set that the holder wrote down. */
-export async function dropOwnSet(
-  c: OpenContext,
-  token: string,
-  id: string,
-  edit: number,
-): Promise<SetResult> {
-  const { person } = await holderOf(c, token);
+export async function dropOwnSet(c: Held, id: string, edit: number): Promise<SetResult> {
+  const { person } = c.own;
   const [row] = await c.db
     .select({ own: loggedSet.own, pain: loggedSet.pain, personId: session.personId })
     .from(loggedSet)

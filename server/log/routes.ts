@@ -8,6 +8,7 @@ import { confirm, place } from './moves.ts';
 import {
   dropOwnSet,
   keepOwnStop,
+  openOwn,
   makeOwnLink,
   ownDay,
   ownLinksOf,
@@ -134,14 +135,16 @@ export const logRoutes = handlers({
   },
 
   // What the holder of a personal link may do, without sign-in.
-  ownDay: (c) => ownDay(c, c.params.token),
+  openOwn: (c) => allOrNothing(c, (tx) => openOwn(tx, tx.body.token)),
 
-  keepOwnSet: (c) => allOrNothing(c, (tx) => putOwnSet(tx, tx.params.token, tx.params.id, tx.body)),
+  ownDay: (c) => ownDay(c),
+
+  keepOwnSet: (c) => allOrNothing(c, (tx) => putOwnSet(tx, tx.params.id, tx.body)),
 
   keepOwnStop: async (c) => {
-    await allOrNothing(c, (tx) => keepOwnStop(tx, tx.params.token, tx.params.id, tx.body));
+    await allOrNothing(c, (tx) => keepOwnStop(tx, tx.params.id, tx.body));
     return received(c.at);
   },
 
-  deleteOwnSet: (c) => allOrNothing(c, (tx) => dropOwnSet(tx, tx.params.token, tx.params.id, tx.body.edit)),
+  deleteOwnSet: (c) => allOrNothing(c, (tx) => dropOwnSet(tx, tx.params.id, tx.body.edit)),
 });

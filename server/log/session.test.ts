@@ -16,7 +16,7 @@ import type {
   TryResult,
 } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
-import { documentIn, placedPerson as placedToday, setOf, testHall } from '../testing/hall.ts';
+import { documentIn, deviceOf, placedPerson as placedToday, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall, Who } from '../testing/hall.ts';
 
 const TODAY = '2026-11-24';
@@ -340,13 +340,12 @@ describe('older sessions', () => {
 describe('a personal link', () => {
   const linkFor = async (id: string) => {
     const made = await hall.as('coach').ok<OwnLinkMade>('POST', `/api/people/${id}/own-links`, { days: 7 });
-    return { ...made, token: made.url.split('/own/')[1]! };
+    return { ...made, me: await deviceOf(hall.app, made.url) };
   };
   it('shows the day and lets its holder log, correct and take back own sets, never as watched', async () => {
     const id = await placedPerson(hall);
-    const { token } = await linkFor(id);
-    const me = hall.as('nobody');
-    const day = await me.get<OwnDay>(`/api/own/${token}`);
+    const { me } = await linkFor(id);
+    const day = await me.get<OwnDay>(me.base);
     expect(day.lines[0]).toMatchObject({ variation: 'floor-lift', next: { reps: 12 } });
     const setId = randomUUID();
     const own = setOf(randomUUID(), {
@@ -354,7 +353,7 @@ describe('a personal link', () => {
       watched: true,
       faults: [{ fault: 'rolls-up', side: null, reps: 1 }],
     });
-    await me.ok('PUT', `/api/own/${token}/sets/${setId}`, own);
+    await me.ok('PUT', `${me.base}/sets/${setId}`, own);
     const [stored] = (await ladders(id)).sets;
     expect(stored).toMatchObject({ watched: false, faults: [], own: true, doneReps: 15 });
     expect(stored!.loggedBy).toContain('(own)');
@@ -362,37 +361,55 @@ describe('a personal link', () => {
     // A coach who corrects it did not watch it either.
     await log(setOf(id, { edit: 2, doneReps: 14, watched: true }), setId);
     expect((await ladders(id)).sets[0]).toMatchObject({ watched: false, doneReps: 14 });
-    expect((await me.get<OwnDay>(`/api/own/${token}`)).sets).toMatchObject([
+    expect((await me.get<OwnDay>(me.base)).sets).toMatchObject([
       { id: setId, set: { doneReps: 14, watched: false } },
     ]);
-    await me.ok('DELETE', `/api/own/${token}/sets/${setId}`, { edit: 3 });
+    await me.ok('DELETE', `${me.base}/sets/${setId}`, { edit: 3 });
     expect((await ladders(id)).sets).toEqual([]);
   });
 
   it('opens nothing else: not a coach’s set, not another person, not old days', async () => {
     const id = await placedPerson(hall);
-    const { token } = await linkFor(id);
-    const me = hall.as('nobody');
+    const { me } = await linkFor(id);
     const theirs = randomUUID();
     await log(setOf(id), theirs);
     const put = (set: SetRequest, setId: string = randomUUID()) =>
-      me.refused('PUT', `/api/own/${token}/sets/${setId}`, set);
+      me.refused('PUT', `${me.base}/sets/${setId}`, set);
     expect((await put(setOf(id, { edit: 2 }), theirs)).detail).toContain('A coach wrote this set down');
-    expect((await me.refused('DELETE', `/api/own/${token}/sets/${theirs}`, { edit: 2 })).status).toBe(404);
+    expect((await me.refused('DELETE', `${me.base}/sets/${theirs}`, { edit: 2 })).status).toBe(404);
     expect((await put(setOf(id, { date: '2026-11-10' }))).detail).toContain('last 7 days');
     const other = await placedPerson(hall);
-    await me.ok('PUT', `/api/own/${token}/sets/${randomUUID()}`, setOf(other));
+    await me.ok('PUT', `${me.base}/sets/${randomUUID()}`, setOf(other));
     expect((await ladders(other)).sets).toEqual([]);
-    expect((await me.refused('GET', `/api/own/${'x'.repeat(32)}`)).status).toBe(404);
+    const stranger = hall.as('nobody');
+    const open = (token: string) => stranger.refused('POST', '/api/own', { token });
+    expect((await open('x'.repeat(32))).status).toBe(404);
+    expect((await open('x')).status).toBe(422);
+    expect((await stranger.refused('GET', me.base)).status).toBe(401);
+    expect((await me.refused('GET', `/api/own/${randomUUID()}`)).status).toBe(401);
     expect((await me.refused('GET', `/api/people/${id}/ladders`)).status).toBe(401);
+  });
+
+  it('opens on one device: whoever finds it later opens nothing', async () => {
+    const id = await placedPerson(hall);
+    const { url, me } = await linkFor(id);
+    expect(url).toMatch(/\/own#[\w-]{32}$/);
+    const token = url.split('#')[1]!;
+    const { status, detail } = await hall.as('nobody').refused('POST', '/api/own', { token });
+    expect([status, detail]).toEqual([409, expect.stringContaining('on another phone or tablet')]);
+    // On its own device it opens as often as it is tapped.
+    expect((await me.send('POST', '/api/own', { token })).status).toBe(200);
+    const made = await hall.as('coach').ok<OwnLinkMade>('POST', `/api/people/${id}/own-links`, { days: 7 });
+    const fresh = { token: made.url.split('#')[1]! };
+    const both = await Promise.all([1, 2, 3].map(() => hall.as('nobody').send('POST', '/api/own', fresh)));
+    expect(both.map((r) => r.status).sort()).toEqual([200, 409, 409]);
   });
 
   it('talks no pain down, and rewrites no set of a coach, of whatever day', async () => {
     const id = await placedPerson(hall);
-    const { token } = await linkFor(id);
-    const me = hall.as('nobody');
+    const { me } = await linkFor(id);
     const set = randomUUID();
-    const at = `/api/own/${token}/sets/${set}`;
+    const at = `${me.base}/sets/${set}`;
     const knee = { region: 'front of knee', kind: 'pain', side: 'left' } as const;
     await me.ok('PUT', at, setOf(id, { pain: 9, sensations: [knee] }));
     await me.ok('PUT', at, setOf(id, { edit: 2, pain: 0, sensations: [], doneReps: 8 }));
@@ -405,7 +422,7 @@ describe('a personal link', () => {
     // Nor a coach's set of an earlier day, sent as one of today.
     const theirs = randomUUID();
     await log(setOf(id, { date: '2026-11-20', pain: 8 }), theirs);
-    const sly = me.refused('PUT', `/api/own/${token}/sets/${theirs}`, setOf(id, { edit: 9, pain: 0 }));
+    const sly = me.refused('PUT', `${me.base}/sets/${theirs}`, setOf(id, { edit: 9, pain: 0 }));
     expect((await sly).status).toBe(403);
     const kept = (await ladders(id)).sets.find((s) => s.id === theirs);
     expect(kept).toMatchObject({ date: '2026-11-20', pain: 8, own: false });
@@ -413,17 +430,13 @@ describe('a personal link', () => {
 
   it('ends when its maker leaves, or no longer looks after the person', async () => {
     const id = await placedPerson(hall);
-    const { token } = await linkFor(id);
+    const { me } = await linkFor(id);
     const share = await hall
       .as('coach')
       .ok<{ url: string }>('POST', '/api/shares', { job: 'floor:floor-lift', person: id, days: 3 });
-    const shared = share.url.split('/').at(-1)!;
+    const reader = await deviceOf(hall.app, share.url);
     const opens = async () =>
-      Promise.all(
-        [`/api/own/${token}`, `/api/shared/${shared}`].map(
-          async (path) => (await hall.as('nobody').send('GET', path)).status,
-        ),
-      );
+      Promise.all([me, reader].map(async (device) => (await device.send('GET', device.base)).status));
     expect(await opens()).toEqual([200, 200]);
     const about = { name: await nameOf(id), statureM: null, massKg: null, note: '' };
     await hall.as('head').ok('PUT', `/api/people/${id}`, { ...about, squadId: null });
@@ -451,10 +464,10 @@ describe('a personal link', () => {
     ).toBe(403);
     const first = await linkFor(id);
     await hall.as('coach').ok('POST', `/api/own-links/${first.id}/revoke`);
-    expect((await hall.as('nobody').refused('GET', `/api/own/${first.token}`)).status).toBe(410);
+    expect((await first.me.refused('GET', first.me.base)).status).toBe(410);
     const second = await linkFor(id);
     hall.setNow('2026-12-02T12:00:00Z');
-    expect((await hall.as('nobody').refused('GET', `/api/own/${second.token}`)).status).toBe(410);
+    expect((await second.me.refused('GET', second.me.base)).status).toBe(410);
     const rows = await hall.as('coach').get<OwnLinkRow[]>(`/api/people/${id}/own-links`);
     expect(rows.map((r) => r.state).sort()).toEqual(['expired', 'revoked']);
     hall.setNow(`${TODAY}T12:00:00Z`);

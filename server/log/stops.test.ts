@@ -5,7 +5,7 @@ import type { PersonOnLadders, SetRequest } from '../../contract/log.ts';
 import type { ReportToRead, StopsOfPerson } from '../../contract/reports.ts';
 import type { OwnDay, OwnLinkMade, Today } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
-import { clientOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
+import { clientOf, deviceOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { Client, TestHall } from '../testing/hall.ts';
 import { reportsFromLog } from './stops.ts';
 
@@ -226,8 +226,8 @@ describe('a clearance', () => {
 describe('alone at home', () => {
   it('pain and the press of stop are told to the coaches, and nothing more is proposed', async () => {
     const { url } = await coach.ok<OwnLinkMade>('POST', `/api/people/${person}/own-links`, { days: 5 });
-    const alone = clientOf(hall.app, null);
-    const base = `/api/own/${url.split('/').at(-1)}`;
+    const alone = await deviceOf(hall.app, url);
+    const { base } = alone;
     await alone.ok('PUT', `${base}/sets/${randomUUID()}`, setOf(person, { pain: 2 }));
     expect((await alone.get<OwnDay>(base)).stopped).toEqual([]);
     await alone.ok('PUT', `${base}/stops/${randomUUID()}`, { words: 'Sharp in the knee' });
@@ -238,9 +238,10 @@ describe('alone at home', () => {
       { told: 'alone', words: 'Sharp in the knee', reach: 'everything', open: true },
       { told: 'alone', pain: 2, reach: null },
     ]);
-    expect(
-      await clientOf(hall.app, null).refused('PUT', `/api/own/nothing/stops/${randomUUID()}`, { words: '' }),
-    ).toMatchObject({ status: 404 });
+    const stranger = clientOf(hall.app, null);
+    expect(await stranger.refused('PUT', `${base}/stops/${randomUUID()}`, { words: '' })).toMatchObject({
+      status: 401,
+    });
   });
 });
 

@@ -1,1 +1,2 @@
+export { sharedLink } from './shares.ts';
 export { sheetRoutes } from './routes.ts';

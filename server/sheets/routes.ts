@@ -1,9 +1,9 @@
 import { readJob, writeJob } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
-import { handlers } from '../endpoint.ts';
+import { allOrNothing, handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { printJob } from './prints.ts';
-import { makeShare, openShare, revokeShare, sharesOf } from './shares.ts';
+import { countOpened, makeShare, openShared, revokeShare, sharesOf } from './shares.ts';
 import { stateOf } from './state.ts';
 
 /** @throws Refusal 422 for what is no job, or an empty one */
@@ -33,17 +33,19 @@ export const sheetRoutes = handlers({
     return { ok: true };
   },
 
+  openShared: (c) => allOrNothing(c, (tx) => openShared(tx, tx.body.token)),
+
   shared: async (c) => {
-    const row = await openShare(c, c.params.token, true);
+    const row = c.share;
+    await countOpened(c, row.id);
     const job = await printJob(c, readJob(row.job), row.personId);
     return { ...job, until: new Date(row.expiresAt).toISOString() };
   },
 
   sharedState: async (c) => {
-    const row = await openShare(c, c.params.token, false);
     // Only what the link itself shows may be asked about.
     const asked = writeJob(jobOf(c.query.job));
-    const item = readJob(row.job).find((i) => writeJob([i]) === asked);
+    const item = readJob(c.share.job).find((i) => writeJob([i]) === asked);
     if (!item) throw new Refusal(404, 'This link does not show that sheet.');
     return stateOf(c, item, c.query.state);
   },

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
+import type { Context as Wire } from 'hono';
 import { desc, eq, or, sql } from 'drizzle-orm';
 import type { ShareMade, ShareRequest, ShareRow } from '../../contract/sheets.ts';
 import { readJob, SHEET_WORDS } from '../../core/sheets/index.ts';
-import { hashOfToken, linkState, newToken } from '../access/index.ts';
+import { hashOfToken, knowDevice, linkState, newToken, onItsDevice } from '../access/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { About, Context, Mine, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
@@ -34,7 +35,7 @@ export async function makeShare(
     madeAt: now.toISOString(),
     expiresAt,
   });
-  return { id, url: `${publicUrl}/shared/${token}`, expiresAt };
+  return { id, url: `${publicUrl}/shared#${token}`, expiresAt };
 }
 
 /** Links that one may revoke, newest first: the head coach all, a coach their own and those about people they look after. */
@@ -92,24 +93,43 @@ export async function revokeShare(
     await db.update(share).set({ revokedAt: now.toISOString() }).where(eq(share.id, id));
 }
 
-/** @throws Refusal 404 for a token that was never given, 410 when the link has ended */
-export async function openShare(
-  { db, at: now, today }: OpenContext,
-  token: string,
-  count: boolean,
-): Promise<Row> {
-  const [row] = await db
+const ENDED = 'Ask the one who gave it to you for a new one.';
+
+/** @throws Refusal 410 when the link has ended */
+async function refuseEnded({ db, at: now, today }: OpenContext, row: Row): Promise<void> {
+  if (linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row)) {
+    throw new Refusal(410, `This link has ended. ${ENDED}`);
+  }
+}
+
+/**
+ * Lets the device that shows the token read the sheets; as many devices as are shown it.
+ * @throws Refusal 404 for a token that was never given, 410 when the link has ended
+ */
+export async function openShared(c: OpenContext & { wire: Wire }, token: string): Promise<{ id: string }> {
+  const [row] = await c.db
     .select()
     .from(share)
     .where(eq(share.tokenHash, hashOfToken(token)));
-  if (!row) throw new Refusal(404, 'This link leads nowhere. Ask the one who gave it to you for a new one.');
-  if (linkState(row, now) !== 'open' || !(await makersMay(db, [row], today))(row)) {
-    throw new Refusal(410, 'This link has ended. Ask the one who gave it to you for a new one.');
+  if (!row) throw new Refusal(404, `This link leads nowhere. ${ENDED}`);
+  await refuseEnded(c, row);
+  if (!(await onItsDevice(c, c.wire, 'shared', row.id))) await knowDevice(c, c.wire, 'shared', row);
+  return { id: row.id };
+}
+
+/** The link, on a device that has opened it. */
+export async function sharedLink(c: OpenContext, wire: Wire, id: string): Promise<Row> {
+  const [row] = await c.db.select().from(share).where(eq(share.id, id));
+  if (!row || !(await onItsDevice(c, wire, 'shared', id))) {
+    throw new Refusal(401, `This device has not opened the link. Open the link itself. ${ENDED}`);
   }
-  if (count)
-    await db
-      .update(share)
-      .set({ opened: sql`${share.opened} + 1` })
-      .where(eq(share.id, row.id));
+  await refuseEnded(c, row);
   return row;
+}
+
+export async function countOpened({ db }: OpenContext, id: string): Promise<void> {
+  await db
+    .update(share)
+    .set({ opened: sql`${share.opened} + 1` })
+    .where(eq(share.id, id));
 }

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PrintedState, PrintJob, ShareMade, ShareRow } from '../../contract/sheets.ts';
 import type { Cue, Ladder, Variation } from '../../core/library/index.ts';
 import { schema } from '../db/index.ts';
-import { placedPerson, setOf, testHall } from '../testing/hall.ts';
+import { deviceOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 
 let hall: TestHall;
@@ -204,21 +204,29 @@ describe('a shared link', () => {
     hall
       .as(who)
       .ok<ShareMade>('POST', '/api/shares', { job: 'handout:box-squat', person: null, days: 7, ...more });
-  const tokenOf = (made: ShareMade) => made.url.split('/').at(-1)!;
-  const open = (token: string) => hall.as('nobody').get<PrintJob>(`/api/shared/${token}`);
+  const tokenOf = (made: ShareMade) => made.url.split('#')[1]!;
+  const device = (made: ShareMade) => deviceOf(hall.app, made.url);
+  const open = async (made: ShareMade) => {
+    const reader = await device(made);
+    return reader.get<PrintJob>(reader.base);
+  };
+  const refused = (made: ShareMade) =>
+    hall.as('nobody').refused('POST', '/api/shared', { token: tokenOf(made) });
 
   it('shows its sheets to whoever holds it, and nothing else', async () => {
     hall.setNow('2026-11-24T12:00:00Z');
     const id = await placedPerson(hall);
     const made = await make('coach', { person: id });
-    const job = await open(tokenOf(made));
+    const job = await open(made);
     expect(job).toMatchObject({ until: '2026-12-01T12:00:00.000Z', person: { id } });
     expect(job.sheets.map((s) => s.kind)).toEqual(['handout']);
-    const state = `/api/shared/${tokenOf(made)}/state?state=${job.state}`;
-    expect(await hall.as('nobody').get<PrintedState>(`${state}&job=handout:box-squat`)).toMatchObject({
+    const reader = await device(made);
+    const state = `${reader.base}/state?state=${job.state}`;
+    expect(await reader.get<PrintedState>(`${state}&job=handout:box-squat`)).toMatchObject({
       verdict: 'current',
     });
-    expect((await hall.as('nobody').refused('GET', `${state}&job=floor:back-squat`)).status).toBe(404);
+    expect((await reader.refused('GET', `${state}&job=floor:back-squat`)).status).toBe(404);
+    expect((await hall.as('nobody').refused('GET', reader.base)).status).toBe(401);
     expect((await hall.as('nobody').refused('GET', `/api/people/${id}/ladders`)).status).toBe(401);
   });
 
@@ -227,16 +235,18 @@ describe('a shared link', () => {
     const [row] = await hall.db.select().from(schema.share).where(eq(schema.share.id, made.id));
     expect(JSON.stringify(row)).not.toContain(tokenOf(made));
     expect(row!.tokenHash).toMatch(/^[0-9a-f]{64}$/);
-    expect((await hall.as('nobody').refused('GET', `/api/shared/${row!.tokenHash}`)).status).toBe(404);
+    expect((await hall.as('nobody').refused('POST', '/api/shared', { token: row!.tokenHash })).status).toBe(
+      404,
+    );
   });
 
   it('ends when it expires', async () => {
     hall.setNow('2026-11-24T12:00:00Z');
     const made = await make('coach', { days: 1 });
     hall.setNow('2026-11-25T11:59:59Z');
-    await open(tokenOf(made));
+    await open(made);
     hall.setNow('2026-11-25T12:00:00Z');
-    const ended = await hall.as('nobody').refused('GET', `/api/shared/${tokenOf(made)}`);
+    const ended = await refused(made);
     expect([ended.status, ended.title]).toEqual([410, 'It has ended']);
     const rows = await hall.as('coach').get<ShareRow[]>('/api/shares');
     expect(rows.find((r) => r.id === made.id)).toMatchObject({
@@ -254,11 +264,11 @@ describe('a shared link', () => {
     expect((await hall.as('stand-in').get<ShareRow[]>('/api/shares')).map((r) => r.id)).not.toContain(
       mine.id,
     );
-    await open(tokenOf(mine));
+    await open(mine);
     await hall.as('coach').ok('POST', `/api/shares/${mine.id}/revoke`, {});
     await hall.as('head').ok('POST', `/api/shares/${heads.id}/revoke`, {});
     for (const made of [mine, heads]) {
-      expect((await hall.as('nobody').refused('GET', `/api/shared/${tokenOf(made)}`)).status).toBe(410);
+      expect((await refused(made)).status).toBe(410);
     }
     expect(
       (
@@ -273,9 +283,9 @@ describe('a shared link', () => {
     hall.setNow('2026-11-24T12:00:00Z');
     const id = await placedPerson(hall);
     const made = await make('head', { person: id });
-    const name = (await open(tokenOf(made))).person!.name;
+    const name = (await open(made)).person!.name;
     await hall.as('head').ok('DELETE', `/api/people/${id}`, { name });
-    expect((await hall.as('nobody').refused('GET', `/api/shared/${tokenOf(made)}`)).status).toBe(404);
+    expect((await refused(made)).status).toBe(404);
   });
 
   it('is refused for a job that says nothing, for no person, and for longer than a year', async () => {

@@ -151,6 +151,16 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
   };
 }
 
+/** The device of whoever holds a link: it has shown the token, and asks below `base` from then on. */
+export async function deviceOf(app: App, url: string): Promise<Client & { base: string }> {
+  const { pathname, hash } = new URL(url);
+  const opened = await clientOf(app, null).send('POST', `/api${pathname}`, { token: hash.slice(1) });
+  if (!opened.ok) throw new Error(`${opened.status} ${await opened.text()}`);
+  const { id } = (await opened.json()) as { id: string };
+  const cookie = opened.headers.get('set-cookie')!.split(';')[0]!;
+  return { ...clientOf(app, cookie), base: `/api${pathname}/${id}` };
+}
+
 /** A document in force with its revision, as the head coach reads it. */
 export const documentIn = <T>(hall: TestHall, kind: string, slug: string) =>
   hall.as('head').get<{ body: T; revision: number }>(`/api/library/${kind}/${slug}`);

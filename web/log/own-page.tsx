@@ -7,52 +7,59 @@ import { reachWords, STOPPING_PAIN } from '../../core/ladder/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import { SIDES, usedWords } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
-import { refreshAfter, send, useAsk } from '../shell/index.ts';
+import { refreshAfter, send, useAsk, useLink } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
 import { setSummary, targetWords } from './words.ts';
 
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
 export function OwnPage() {
-  const token = location.pathname.split('/')[2] ?? '';
-  const day = useAsk('ownDay', { token });
   return (
     <main className="mx-auto max-w-xl px-4 py-4">
-      <Loaded query={day} what="your day">
-        {(data) => (
-          <>
-            <p className="label">{data.hallName}</p>
-            <h1>{data.name}</h1>
-            <p className="text-soft">
-              {fullDay(data.date)}. What you write down here counts as not watched by a coach.
-            </p>
-            {data.stopped.length > 0 && (
-              <Notice tone="warn">
-                Your coaches know that something is wrong. {data.stopped.map(reachWords).join(', ')} until
-                they say that you may go on. If it gets worse, see a doctor.
-              </Notice>
-            )}
-            {data.lines.length === 0 && data.stopped.length === 0 && (
-              <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
-            )}
-            {data.lines.map((line) => (
-              <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} token={token} />
-            ))}
-            {!data.stopped.includes('everything') && <StopAlone token={token} />}
-            <Written data={data} token={token} />
-            <p className="mt-6 text-sm text-soft">
-              This page is yours alone: whoever has the link can write in it. It ends on{' '}
-              {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This
-              replaces no medical advice.
-            </p>
-          </>
-        )}
+      <Loaded query={useLink('own')} what="your link">
+        {(link) => <OwnDayOf link={link} />}
       </Loaded>
     </main>
   );
 }
 
-function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: OwnDay; token: string }) {
+function OwnDayOf({ link }: { link: string }) {
+  const day = useAsk('ownDay', { link });
+  return (
+    <Loaded query={day} what="your day">
+      {(data) => (
+        <>
+          <p className="label">{data.hallName}</p>
+          <h1>{data.name}</h1>
+          <p className="text-soft">
+            {fullDay(data.date)}. What you write down here counts as not watched by a coach.
+          </p>
+          {data.stopped.length > 0 && (
+            <Notice tone="warn">
+              Your coaches know that something is wrong. {data.stopped.map(reachWords).join(', ')} until they
+              say that you may go on. If it gets worse, see a doctor.
+            </Notice>
+          )}
+          {data.lines.length === 0 && data.stopped.length === 0 && (
+            <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
+          )}
+          {data.lines.map((line) => (
+            <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} link={link} />
+          ))}
+          {!data.stopped.includes('everything') && <StopAlone link={link} />}
+          <Written data={data} link={link} />
+          <p className="mt-6 text-sm text-soft">
+            This page is yours alone, on this device alone: the link opens on no other. It ends on{' '}
+            {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This replaces
+            no medical advice.
+          </p>
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: OwnDay; link: string }) {
   const client = useQueryClient();
   const { next } = line;
   const start = next?.reps ?? next?.holdS ?? next?.rounds ?? 10;
@@ -86,7 +93,7 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
     };
     try {
       // The set keeps its id until the server has it, so that trying again stores it once.
-      await send('keepOwnSet', { token, id }, set);
+      await send('keepOwnSet', { link, id }, set);
       setProblem(null);
       await refreshAfter(client, 'keepOwnSet');
     } catch (error) {
@@ -158,7 +165,7 @@ function OwnLine({ line, data, token }: { line: OwnDay['lines'][number]; data: O
 }
 
 /** Stop is pressed at home: the coaches read it first thing, and nothing more is proposed. */
-function StopAlone({ token }: { token: string }) {
+function StopAlone({ link }: { link: string }) {
   const client = useQueryClient();
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
@@ -168,7 +175,7 @@ function StopAlone({ token }: { token: string }) {
   const stop = async () => {
     setBusy(true);
     try {
-      await send('keepOwnStop', { token, id }, { words });
+      await send('keepOwnStop', { link, id }, { words });
       await refreshAfter(client, 'keepOwnStop');
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'It could not be sent. Try again.');
@@ -209,7 +216,7 @@ function StopAlone({ token }: { token: string }) {
   );
 }
 
-function Written({ data, token }: { data: OwnDay; token: string }) {
+function Written({ data, link }: { data: OwnDay; link: string }) {
   const client = useQueryClient();
   if (data.sets.length === 0) return null;
   return (
@@ -225,7 +232,7 @@ function Written({ data, token }: { data: OwnDay; token: string }) {
               floor
               tone="quiet"
               onClick={() =>
-                void send('deleteOwnSet', { token, id: s.id }, { edit: s.edit + 1 }).then(() =>
+                void send('deleteOwnSet', { link, id: s.id }, { edit: s.edit + 1 }).then(() =>
                   refreshAfter(client, 'deleteOwnSet'),
                 )
               }

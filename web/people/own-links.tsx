@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
-import { Button, moment, Notice, SelectField } from '../ui/index.ts';
+import { Qr } from '../sheets/index.ts';
+import { Button, moment, Notice, SelectField, TextField } from '../ui/index.ts';
 
 /** Links with which the person logs their own sets; each ends by itself or is revoked. */
 export function OwnLinks({ personId }: { personId: string }) {
@@ -13,7 +14,8 @@ export function OwnLinks({ personId }: { personId: string }) {
     <section aria-label="Personal link">
       <h2 className="border-b border-ink pb-1">Logs own sets</h2>
       <p className="py-1 text-sm text-soft">
-        Whoever holds the link writes sets down for this person, without sign-in. They count as not watched.
+        With a link of their own this person writes sets down without sign-in, on one phone or tablet. They
+        count as not watched.
       </p>
       <div className="flex flex-wrap items-end gap-2">
         <SelectField label="Open for" value={days} onChange={(e) => setDays(e.target.value)}>
@@ -27,12 +29,19 @@ export function OwnLinks({ personId }: { personId: string }) {
       </div>
       {(make.error ?? revoke.error) && <Notice tone="warn">{(make.error ?? revoke.error)!.message}</Notice>}
       {make.data && (
-        <Notice>
-          Shown once, hand it over now:{' '}
-          <a className="break-all" href={make.data.url}>
-            {make.data.url}
-          </a>
-        </Notice>
+        <div className="mt-2 grid gap-2 border-l-[6px] border-tape bg-paper px-4 py-2">
+          <p>
+            Shown once: let them scan it with their own phone now. It opens on the first device that opens it,
+            and on no other; do not try it here.
+          </p>
+          <div className="bg-white p-2">
+            <Qr text={make.data.url} sizeMm={40} label="The link as a QR code" />
+          </div>
+          <TextField label="Or send it" readOnly value={make.data.url} onFocus={(e) => e.target.select()} />
+          <div>
+            <Button onClick={() => void navigator.clipboard?.writeText(make.data.url)}>Copy</Button>
+          </div>
+        </div>
       )}
       <ul className="mt-1">
         {rows.data?.map((r) => (

@@ -48,8 +48,8 @@ describe('the code on a sheet', () => {
   });
 
   it('leads to the live sheet with the printed state, for a person where it was printed for one', () => {
-    const of = (person: PrintJob['person'], token: string | null = null) =>
-      new URL(scanAddress({ job: job(person), token }, sheet('log:box-squat+bar-romanian')));
+    const of = (person: PrintJob['person'], link: string | null = null) =>
+      new URL(scanAddress({ job: job(person), link }, sheet('log:box-squat+bar-romanian')));
     const plain = of(null);
     expect([plain.origin, plain.pathname]).toEqual(['http://hall.example:4180', '/scan']);
     expect(Object.fromEntries(plain.searchParams)).toEqual({
@@ -58,8 +58,8 @@ describe('the code on a sheet', () => {
     });
     expect(of(somebody).searchParams.get('person')).toBe(somebody.id);
     // Whoever holds a link stays behind it, and no name of a person leaves with the address.
-    const shared = of(somebody, 'token');
-    expect(shared.pathname).toBe('/shared/token');
+    const shared = of(somebody, 'a-link');
+    expect(shared.pathname).toBe('/shared/a-link');
     expect(shared.searchParams.has('person')).toBe(false);
   });
 });

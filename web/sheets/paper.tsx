@@ -21,7 +21,8 @@ export interface Printing {
   job: PrintJob;
   paper: Paper;
   /** Token of the shared link that is being read; null for those who are signed in. */
-  token: string | null;
+  /** The shared link that it was printed from, by its id; null: printed by the staff. */
+  link: string | null;
   contents: string | null;
   /** Told how many pages a sheet takes once it has been measured. */
   onPages?: (sheet: string, pages: number) => void;
@@ -43,10 +44,10 @@ export const inOneLine = (blocks: Blocks, id: BlockId, by = ' '): string =>
   blocks.get(id)?.lines.map(lineWords).join(by) ?? '';
 
 /** Where a printed sheet leads: the live sheet, with the state that the paper shows. */
-export function scanAddress({ job, token }: Pick<Printing, 'job' | 'token'>, sheet: PrintedSheet): string {
+export function scanAddress({ job, link }: Pick<Printing, 'job' | 'link'>, sheet: PrintedSheet): string {
   const of = new URLSearchParams({ job: writeJob([sheet.item]), state: String(job.state) });
-  if (!token && job.person) of.set('person', job.person.id);
-  return `${job.publicUrl}${token ? `/shared/${token}` : '/scan'}?${of}`;
+  if (!link && job.person) of.set('person', job.person.id);
+  return `${job.publicUrl}${link ? `/shared/${link}` : '/scan'}?${of}`;
 }
 
 interface Props {

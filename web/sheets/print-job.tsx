@@ -31,12 +31,12 @@ function Sheet({ sheet }: { sheet: PrintedSheet }) {
 interface Props {
   job: PrintJob;
   paper: Paper;
-  token: string | null;
+  link: string | null;
   onPages?: Printing['onPages'];
 }
 
 /** All sheets of a job, one after the other as the printer will give them; the first carries the contents line. */
-export function PrintedJob({ job, paper, token, onPages }: Props) {
+export function PrintedJob({ job, paper, link, onPages }: Props) {
   const contents = contentsOf(job);
   return (
     <>
@@ -50,7 +50,7 @@ export function PrintedJob({ job, paper, token, onPages }: Props) {
       {job.sheets.map((sheet, i) => (
         <PrintingProvider
           key={`${i} ${writeJob([sheet.item])}`}
-          value={{ job, paper, token, contents: i === 0 ? contents : null, onPages }}
+          value={{ job, paper, link, contents: i === 0 ? contents : null, onPages }}
         >
           <Sheet sheet={sheet} />
         </PrintingProvider>

@@ -144,7 +144,7 @@ export function PrintRoom() {
           <Loaded query={job} what="the sheets">
             {(j) => (
               <div className="grid gap-6 print:block">
-                <PrintedJob job={j} paper={paper} token={null} onPages={onPages} />
+                <PrintedJob job={j} paper={paper} link={null} onPages={onPages} />
               </div>
             )}
           </Loaded>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useAsk } from '../shell/index.ts';
+import { useAsk, useLink } from '../shell/index.ts';
 import { Button, fullDay, Loaded } from '../ui/index.ts';
 import type { Paper } from './paper.tsx';
 import { PrintedJob } from './print-job.tsx';
@@ -7,17 +7,24 @@ import { Verdict } from './verdict.tsx';
 
 /** Sheets behind a link, without sign-in; with what the paper in hand shows, when it was scanned. */
 export function SharedPage() {
-  const token = location.pathname.split('/')[2] ?? '';
+  return (
+    <Loaded query={useLink('shared')} what="the link">
+      {(link) => <Shared link={link} />}
+    </Loaded>
+  );
+}
+
+function Shared({ link }: { link: string }) {
   const [asked] = useState(() => new URLSearchParams(location.search));
-  const job = useAsk('shared', { token });
+  const job = useAsk('shared', { link });
   const state = useAsk(
     'sharedState',
-    asked.has('state') ? { token, job: asked.get('job') ?? '', state: Number(asked.get('state')) } : null,
+    asked.has('state') ? { link, job: asked.get('job') ?? '', state: Number(asked.get('state')) } : null,
   );
   const [paper, setPaper] = useState<Paper | null>(null);
   return (
     <main className="px-3 py-4 md:px-6 print:p-0">
-      {asked.has('state') && (
+      {asked.has('state') && !job.error && (
         <div className="no-print mx-auto mb-6 max-w-3xl">
           <Loaded query={state} what="what has changed">
             {(s) => <Verdict state={s} />}
@@ -42,7 +49,7 @@ export function SharedPage() {
                 </Button>
               </div>
               <div className="overflow-x-auto print:overflow-visible">
-                <PrintedJob job={j} paper={shown} token={token} />
+                <PrintedJob job={j} paper={shown} link={link} />
               </div>
             </>
           );

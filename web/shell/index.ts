@@ -21,5 +21,6 @@ export { useLibrary } from './library.ts';
 export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';
 export type { Preferences } from './preferences.ts';
+export { useLink } from './use-link.ts';
 export { SignedIn, useSigned, useUnits } from './start.tsx';
 export type { Signed } from './start.tsx';
