@@ -381,6 +381,11 @@ export const ENDPOINTS = {
     whose: 'one',
     touches: ['body'],
   }),
+  corrections: answers<People.CorrectionRow[]>()('GET', '/api/people/:person/corrections', {
+    who: COACHES,
+    whose: 'one',
+    reads: ['people', 'body', 'answers', 'check-ins', 'faults', 'cues'],
+  }),
   restrictions: answers<People.RestrictionRow[]>()('GET', '/api/people/:person/restrictions', {
     who: COACHES,
     whose: 'one',

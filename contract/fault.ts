@@ -59,6 +59,7 @@ export const caseSchema = shape({
 export interface CaseRow extends CaseRequest {
   id: string;
   by: string;
+  byId: string | null;
 }
 
 export interface ChainTryRequest extends ChainTry {

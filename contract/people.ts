@@ -114,6 +114,25 @@ export interface NamedAnswer extends PersonAnswer {
 export const personAnswerSchema = shape({ answer: slug(), why: text(400) }).prefs(strict);
 export type PersonAnswerRequest = Pick<PersonAnswer, 'answer' | 'why'>;
 
+export type Correctable =
+  | 'details'
+  | 'build'
+  | 'range test'
+  | 'own answer'
+  | 'questions before work'
+  | 'fault worked on'
+  | 'gate of a chain'
+  | 'cue';
+/** Something about a person that was changed after it was kept: only the fields that differ. */
+export interface CorrectionRow {
+  what: Correctable;
+  key: string;
+  before: Record<string, unknown>;
+  after: Record<string, unknown>;
+  by: string;
+  at: string;
+}
+
 export interface RestrictionRow {
   id: string;
   bars: Bar[];

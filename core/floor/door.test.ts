@@ -41,9 +41,9 @@ describe('the door of who covers for a day', () => {
   });
 
   it('shows whole what they wrote themselves, and of others no note', () => {
-    const row = { pain: 4, note: 'Since Monday', felt: [], by: 'Asel' };
+    const row = { pain: 4, note: 'Since Monday', felt: [], byId: 'Asel' };
     expect(cover.case(row)).toBe(row);
-    expect(cover.case({ ...row, by: 'Jo' })).toEqual({ ...row, by: 'Jo', note: '' });
+    expect(cover.case({ ...row, byId: 'Jo' })).toEqual({ ...row, byId: 'Jo', note: '' });
   });
 
   it('tells what is barred and which cues worked, and no history of faults, sides or pain', () => {
@@ -82,10 +82,10 @@ describe('what is logged, through the door', () => {
       { region: 'low back', kind: 'pain' },
       { region: 'low back', kind: 'work' },
     ] as const;
-    expect(closed.case({ pain: 4, note: 'Since Monday', by: 'Jo', felt, signs: ['x'] })).toEqual({
+    expect(closed.case({ pain: 4, note: 'Since Monday', byId: 'Jo', felt, signs: ['x'] })).toEqual({
       pain: null,
       note: '',
-      by: 'Jo',
+      byId: 'Jo',
       felt: [felt[1]],
       signs: ['x'],
     });

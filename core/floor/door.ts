@@ -23,7 +23,7 @@ export interface Door {
   /** The answers before work of today. */
   checkIn: <T extends AskedBeforeWork>(row: T) => Shown<T>;
   /** A case of the faults desk. */
-  case: <T extends { pain: number | null; note: string; by: string; felt: readonly Felt[] }>(
+  case: <T extends { pain: number | null; note: string; byId: string | null; felt: readonly Felt[] }>(
     row: T,
   ) => Shown<T>;
   /** Trials that placed somebody. */
@@ -84,13 +84,13 @@ const CLOSED: Door = {
 /**
  * For who covers somebody on one day: what they log and hear that day, and no evidence of other days.
  * @param today ISO 8601
- * @param by their name: what they wrote down themselves they read
+ * @param by their id: what they wrote down themselves they read
  */
 export const coverDoor = (today: string, by: string): Door => ({
   ...CLOSED,
   set: (set) => (set.date === today ? pass(set) : CLOSED.set(set)),
   checkIn: (row) => pass({ ...row, sleepH: null, atEase: null, note: '' }),
-  case: (row) => pass(row.by === by ? row : { ...row, note: '' }),
+  case: (row) => pass(row.byId === by ? row : { ...row, note: '' }),
   ask: () => 'Ask before work.',
   watch: (list) => list.filter((w) => COVER_WATCHES.has(w.kind)),
 });

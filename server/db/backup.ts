@@ -1,7 +1,7 @@
 import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 import { createGunzip } from 'node:zlib';
-import { getTableName, is, sql } from 'drizzle-orm';
+import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
 import type { Db } from './database.ts';
 import { rebuildDerived } from './derived.ts';
@@ -91,12 +91,37 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
     if (ended !== rows)
       throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
     await rebuildDerived(tx);
-    // The order of moves goes on after the highest one restored.
-    await tx.execute(
-      sql`select setval(pg_get_serial_sequence('move', 'sequence'), (select coalesce(max(sequence), 0) + 1 from move), false)`,
-    );
+    await knowStaff(tx);
+    // What is counted up goes on after the highest one restored.
+    for (const [table, column] of [
+      ['move', 'sequence'],
+      ['correction', 'id'],
+    ] as const) {
+      await tx.execute(
+        sql`select setval(pg_get_serial_sequence(${table}, ${column}),
+          (select coalesce(max(${sql.identifier(column)}), 0) + 1 from ${sql.identifier(table)}), false)`,
+      );
+    }
     return { rows, at: String(header.at) };
   });
+}
+
+/**
+ * A backup of a version that kept names alone: who wrote something down is told by the one name that only one of the
+ * staff bears.
+ */
+export async function knowStaff(tx: Db): Promise<void> {
+  const { faultCase, loggedSet, setRating, setVersion, staff } = schema;
+  const unknown = notInArray(setRating.byId, tx.select({ id: staff.id }).from(staff));
+  for (const [table, name, id, which] of [
+    [loggedSet, loggedSet.loggedBy, 'logged_by_id', isNull(loggedSet.loggedById)],
+    [setVersion, setVersion.loggedBy, 'logged_by_id', isNull(setVersion.loggedById)],
+    [faultCase, faultCase.by, 'by_id', isNull(faultCase.byId)],
+    [setRating, setRating.by, 'by_id', unknown],
+  ] as const) {
+    await tx.execute(sql`update ${table} set ${sql.identifier(id)} = s.id from staff s
+      where s.name = ${name} and (select count(*) from staff x where x.name = s.name) = 1 and ${which}`);
+  }
 }
 
 function parseLine(text: string): Record<string, unknown> {

@@ -30,9 +30,11 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { StaffRole } from '../../contract/access.ts';
+import type { Correctable } from '../../contract/people.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
 
@@ -140,7 +142,12 @@ export const cover = pgTable(
     endedAt: at('ended_at'),
     endedBy: text('ended_by'),
   },
-  (t) => [index('cover_day').on(t.date, t.staffId)],
+  (t) => [
+    index('cover_day').on(t.date, t.staffId),
+    uniqueIndex('cover_once')
+      .on(t.personId, t.staffId, t.date)
+      .where(sql`${t.endedAt} is null`),
+  ],
 );
 
 /** What was measured of a person's build besides stature and mass. */
@@ -167,8 +174,30 @@ export const rangeTest = pgTable(
     /** Metres for knee to wall, degrees otherwise. */
     value: doublePrecision('value').notNull(),
     recordedBy: text('recorded_by').notNull(),
+    droppedAt: at('dropped_at'),
+    droppedBy: text('dropped_by'),
   },
   (t) => [index('range_test_person').on(t.personId)],
+);
+
+/** What was changed of what is kept about a person: the fields that differ, as they were and as they are. */
+export const correction = pgTable(
+  'correction',
+  {
+    id: bigint('id', { mode: 'number' }).primaryKey().generatedByDefaultAsIdentity(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    what: text('what').$type<Correctable>().notNull(),
+    /** Which of them, e.g. the day of a check-in. */
+    key: text('key').notNull(),
+    before: jsonb('before').$type<Record<string, unknown>>().notNull(),
+    after: jsonb('after').$type<Record<string, unknown>>().notNull(),
+    by: text('by').notNull(),
+    byId: uuid('by_id').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('correction_of').on(t.personId, t.what, t.key)],
 );
 
 /** A person's own answer to a house question; it stands above the hall's. */
@@ -341,6 +370,8 @@ export const loggedSet = pgTable(
     variationRevision: integer('variation_revision').notNull(),
     ...setColumns(),
     loggedBy: text('logged_by').notNull(),
+    /** Null: the person alone, or somebody whom the hall no longer knows. */
+    loggedById: uuid('logged_by_id'),
     /** Logged by the person alone through their own link: never counts as watched. */
     own: boolean('own').notNull().default(false),
     /** Counts the edits of the set; an older edit that arrives late changes nothing. */
@@ -362,6 +393,7 @@ export const setVersion = pgTable(
     hash: text('hash').notNull(),
     body: jsonb('body').$type<Record<string, unknown>>().notNull(),
     loggedBy: text('logged_by').notNull(),
+    loggedById: uuid('logged_by_id'),
     at: at('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.setId, t.edit, t.hash] })],
@@ -554,6 +586,7 @@ export const faultCase = pgTable(
     pain: doublePrecision('pain'),
     note: text('note').notNull().default(''),
     by: text('by').notNull(),
+    byId: uuid('by_id'),
     at: at('at').notNull(),
   },
   (t) => [index('fault_case_person').on(t.personId, t.date), index('fault_case_date').on(t.date)],
@@ -587,10 +620,13 @@ export const setRating = pgTable(
       .notNull()
       .references(() => loggedSet.id, { onDelete: 'cascade' }),
     by: text('by').notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .default(sql`gen_random_uuid()`),
     faults: jsonb('faults').$type<LoggedSet['faults']>().notNull(),
     at: at('at').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.setId, t.by] })],
+  (t) => [primaryKey({ columns: [t.setId, t.byId] })],
 );
 
 /** A coach's or the head coach's word that a level is done well. */

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { eq, max } from 'drizzle-orm';
 import { hashPassword } from '../access/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
-import { rebuildDerived, schema } from '../db/index.ts';
+import { knowStaff, rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { importLibrary, shelfInForce } from '../library/index.ts';
@@ -68,6 +68,7 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       await insertDesk(tx, id, who, season, inForce, today, seeded(seed + 1 + PEOPLE.indexOf(who)));
     }
     await rebuildDerived(tx);
+    await knowStaff(tx);
     await reportsFromLog(tx, today);
     for (const [name, id] of ids)
       await insertStop(

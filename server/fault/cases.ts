@@ -12,7 +12,7 @@ import { among, schema } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { refuseFuture, refuseUnknownRevision, setsSince, tell } from '../log/index.ts';
-import { openRestrictions } from '../people/index.ts';
+import { isBy, keepCorrection, openRestrictions } from '../people/index.ts';
 
 const { faultCase, chainTry } = schema;
 
@@ -27,11 +27,8 @@ const NOTHING = 'Nothing was kept.';
  * Keeps a case under the id its tablet gave it. The same one again changes nothing, an older edit is left aside; of two
  * different ones with the same edit the greater text stays, whichever came first.
  */
-export async function keepCase(
-  { db: tx, me, at, today, hold }: Context & About,
-  id: string,
-  request: CaseRequest,
-): Promise<void> {
+export async function keepCase(c: Context & About, id: string, request: CaseRequest): Promise<void> {
+  const { db: tx, me, at, today, hold } = c;
   refuseFuture(request.date, today, NOTHING);
   if (request.signs.length + request.felt.length === 0) {
     throw new Refusal(422, 'signs: nothing was seen, heard or felt. Nothing was kept.');
@@ -41,14 +38,14 @@ export async function keepCase(
   if (before && before.personId !== request.personId) {
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
   }
-  if (hold === 'covers' && (request.date !== today || (before && before.by !== me.name))) {
+  if (hold === 'covers' && (request.date !== today || (before && !isBy(me, before.byId, before.by)))) {
     throw new Refusal(
       403,
       'Who covers somebody keeps today’s cases and corrects their own. Nothing was kept.',
     );
   }
   const { personId, date, pain, felt, variation, note: words } = request;
-  await tell({ db: tx, at, today }, me, {
+  await tell(c, me, {
     personId,
     source: `case ${id}`,
     date,
@@ -58,27 +55,26 @@ export async function keepCase(
     variation,
     words,
   });
-  const row = { ...request, by: me.name, at: at.toISOString() };
+  const row = { ...request, by: me.name, byId: me.id, at: at.toISOString() };
   if (!before) {
     await tx.insert(faultCase).values({ id, ...row });
     return;
   }
-  const { id: _i, by: _b, at: _a, ...stored } = before;
-  const { by: _by, at: _at, ...sent } = row;
+  const { id: _i, by: _b, byId: _bi, at: _a, ...stored } = before;
+  const { by: _by, byId: _byId, at: _at, ...sent } = row;
   const newer =
     request.edit > before.edit ||
     (request.edit === before.edit && canonicalJson(sent) > canonicalJson(stored));
-  if (newer) await tx.update(faultCase).set(row).where(eq(faultCase.id, id));
+  if (!newer) return;
+  await keepCorrection(c, { personId, what: 'fault worked on', key: id }, stored, sent);
+  await tx.update(faultCase).set(row).where(eq(faultCase.id, id));
 }
 
 /** Keeps a try at a gate; sent twice it is kept once, and a correction of the same try takes its place. */
-export async function keepChainTry(
-  { db: tx, inForce: { shelf }, me, at, today }: Context,
-  id: string,
-  request: ChainTryRequest,
-): Promise<void> {
+export async function keepChainTry(c: Context, id: string, request: ChainTryRequest): Promise<void> {
+  const { db: tx, me, at, today } = c;
   refuseFuture(request.date, today, NOTHING);
-  const fault = shelf.get('fault', request.fault);
+  const fault = c.inForce.shelf.get('fault', request.fault);
   if (!fault?.chain.some((c) => c.line.text === request.step)) {
     throw new Refusal(
       422,
@@ -88,6 +84,11 @@ export async function keepChainTry(
   const [before] = await tx.select().from(chainTry).where(eq(chainTry.id, id));
   if (before && before.personId !== request.personId) {
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
+  }
+  if (before) {
+    const { personId, step } = before;
+    const of = { personId, what: 'gate of a chain', key: id } as const;
+    await keepCorrection(c, of, { step, passed: before.passed }, { step, passed: request.passed });
   }
   await tx
     .insert(chainTry)

@@ -1,8 +1,9 @@
-import { and, eq, isNull, ne, notExists, sql } from 'drizzle-orm';
+import { and, eq, isNull, not, notExists, sql } from 'drizzle-orm';
 import type { RatingRequest, SetToRate } from '../../contract/fault.ts';
 import { among, schema } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { isBy, isBySql } from '../people/index.ts';
 
 const { loggedSet, session, setRating } = schema;
 
@@ -33,12 +34,12 @@ export async function setsToRate({ db, me, today }: Context, people: readonly Ab
         eq(session.date, today),
         eq(loggedSet.watched, true),
         isNull(loggedSet.deletedAt),
-        ne(loggedSet.loggedBy, me.name),
+        not(isBySql(me, loggedSet.loggedById, loggedSet.loggedBy)),
         notExists(
           db
             .select({ one: sql`1` })
             .from(setRating)
-            .where(and(eq(setRating.setId, loggedSet.id), eq(setRating.by, me.name))),
+            .where(and(eq(setRating.setId, loggedSet.id), eq(setRating.byId, me.id))),
         ),
       ),
     )
@@ -54,7 +55,7 @@ export async function rateSet(
   const [set] = await tx.select().from(loggedSet).where(eq(loggedSet.id, setId));
   if (!set || set.deletedAt !== null) throw new Refusal(404, 'There is no such set any more.');
   if (!set.watched) throw new Refusal(409, 'Nobody watched this set: there is nothing to compare with.');
-  if (set.loggedBy === me.name) {
+  if (isBy(me, set.loggedById, set.loggedBy)) {
     throw new Refusal(
       409,
       'You logged this set yourself: a second pair of eyes is needed. Nothing was kept.',
@@ -67,6 +68,6 @@ export async function rateSet(
   }
   await tx
     .insert(setRating)
-    .values({ setId, by: me.name, faults: request.faults, at: at.toISOString() })
+    .values({ setId, by: me.name, byId: me.id, faults: request.faults, at: at.toISOString() })
     .onConflictDoNothing();
 }

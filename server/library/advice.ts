@@ -97,12 +97,14 @@ export const adviceRoutes = handlers({
     });
   },
 
-  saveAnswer: async ({ db, inForce: { shelf }, me, params, person, body, today }) => {
-    const question = shelf.get('houseQuestion', params.question);
+  saveAnswer: async (c) => {
+    const { me, params, person, body, today } = c;
+    const question = c.inForce.shelf.get('houseQuestion', params.question);
     if (!question) {
       throw new Refusal(422, `question: there is no house question "${params.question}". Nothing was kept.`);
     }
-    await saveAnswer(db, person.id, question, { ...body, recordedBy: me.name, date: today });
+    const own = { ...body, recordedBy: me.name, date: today };
+    await allOrNothing(c, (tx) => saveAnswer(tx, person.id, question, own));
     return { ok: true };
   },
 

@@ -7,6 +7,7 @@ import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { keepCorrection } from '../people/index.ts';
 import { tell } from './stops.ts';
 
 const { checkIn, cueTried, signOff } = schema;
@@ -38,6 +39,15 @@ export async function saveCheckIn(c: Context & About, date: string, request: Che
         }
       : {};
   const row = { ...request, ...unseen, recordedBy: me.name, at: at.toISOString() };
+  if (before) {
+    const asked = ({ here, pain, sleepH, atEase, note }: CheckIn) => ({ here, pain, sleepH, atEase, note });
+    await keepCorrection(
+      c,
+      { personId, what: 'questions before work', key: date },
+      asked(before),
+      asked(row),
+    );
+  }
   await tx
     .insert(checkIn)
     .values({ personId, date, ...row })
@@ -59,14 +69,16 @@ export async function checkInsOf(
 }
 
 /** Keeps what came of a cue; sent twice it is kept once. */
-export async function saveCueTried(
-  { db: tx, me, at }: Context,
-  id: string,
-  request: CueTriedRequest,
-): Promise<void> {
+export async function saveCueTried(c: Context, id: string, request: CueTriedRequest): Promise<void> {
+  const { db: tx, me, at } = c;
   const [before] = await tx.select().from(cueTried).where(eq(cueTried.id, id));
   if (before && before.personId !== request.personId) {
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
+  }
+  if (before) {
+    const { personId, cue } = request;
+    const said = { cue, outcome: before.outcome };
+    await keepCorrection(c, { personId, what: 'cue', key: id }, said, { cue, outcome: request.outcome });
   }
   await tx
     .insert(cueTried)

@@ -41,17 +41,21 @@ export async function takeCover(c: Context, { people, reason }: CoverRequest): P
       'people: only who is expected today and not with you already can be covered. Nothing was taken over.',
     );
   }
-  await c.db.insert(cover).values(
-    ids.map((personId) => ({
-      id: randomUUID(),
-      personId,
-      staffId: c.me.id,
-      by: c.me.name,
-      date: c.today,
-      reason,
-      at: c.at.toISOString(),
-    })),
-  );
+  await c.db
+    .insert(cover)
+    .values(
+      ids.map((personId) => ({
+        id: randomUUID(),
+        personId,
+        staffId: c.me.id,
+        by: c.me.name,
+        date: c.today,
+        reason,
+        at: c.at.toISOString(),
+      })),
+    )
+    // Pressed twice at once, it is taken once.
+    .onConflictDoNothing();
 }
 
 /** The cover of today, of the people whom the one who asks looks after or covers. */
@@ -71,12 +75,13 @@ export async function coversOf({ db, me, today, mine }: Context & Mine): Promise
 }
 
 /** Gives the person back before midnight: who covers, and who looks after them, may. */
-export async function endCover({ db, me, at, hold }: Context & About, id: string): Promise<void> {
+export async function endCover({ db, me, at, today, hold }: Context & About, id: string): Promise<void> {
   const [row] = await db.select().from(cover).where(eq(cover.id, id));
   if (hold === 'covers' && row!.staffId !== me.id) {
     throw new Refusal(403, 'Another coach covers here. Their squad’s coach can end it.');
   }
-  if (row!.endedAt === null) {
+  // What is over with its day stays as it was.
+  if (row!.endedAt === null && row!.date === today) {
     await db.update(cover).set({ endedAt: at.toISOString(), endedBy: me.name }).where(eq(cover.id, id));
   }
 }

@@ -43,7 +43,10 @@ export async function recentSets(db: Db, personId: string, before: string | null
     : [];
   return {
     sets: rows
-      .map(({ deletedAt: _gone, ...set }): StoredSet => ({ ...set, date: dates.get(set.sessionId)! }))
+      .map(({ deletedAt: _gone, loggedById: _id, ...set }): StoredSet => ({
+        ...set,
+        date: dates.get(set.sessionId)!,
+      }))
       .sort((a, b) => (a.date === b.date ? bySetOrder(a, b) : a.date < b.date ? -1 : 1)),
     sessions: count?.n ?? 0,
     more: found.length > shown.length ? shown.at(-1)!.date : null,
@@ -92,7 +95,7 @@ export async function setsOn(
     .innerJoin(loggedSet, eq(loggedSet.sessionId, session.id))
     .where(and(among(session.personId, personIds), eq(session.date, date), isNull(loggedSet.deletedAt)));
   for (const {
-    set: { deletedAt: _gone, ...set },
+    set: { deletedAt: _gone, loggedById: _id, ...set },
     personId,
   } of rows) {
     found.set(personId, [...(found.get(personId) ?? []), { ...set, date }].sort(bySetOrder));

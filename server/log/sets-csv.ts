@@ -125,6 +125,7 @@ function contentOf(set: object): string {
   const {
     edit: _e,
     loggedBy: _l,
+    loggedById: _li,
     own: _o,
     deletedAt: _d,
     sessionId: _s,
@@ -173,6 +174,7 @@ export async function importSetsCsv(c: Context & Mine, text: string): Promise<Cs
         id,
         sessionId: sessions.get(`${personId} ${date}`)!,
         loggedBy: me.name,
+        loggedById: me.id,
         edit: 1,
       })),
     );

@@ -6,7 +6,7 @@ import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { personOf } from '../people/index.ts';
+import { isBy, personOf } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
 import { referWhereDue } from './reports.ts';
 import { tell } from './stops.ts';
@@ -29,10 +29,21 @@ export const staffLogger = ({ me, hold, today }: Context & About): Logger => ({
   own: false,
 });
 
+/** Who logged a set, as it is kept. */
+const loggedBy = ({ id, name }: Teller) => ({ loggedBy: name, loggedById: id });
+
 /** @throws Refusal 403 where somebody who covers changes what is not theirs, or not of today */
-function refuseOthers(by: Logger, date: string, stored?: { loggedBy: string; date: string }): void {
+interface Stored {
+  loggedBy: string;
+  loggedById: string | null;
+  date: string;
+}
+
+function refuseOthers(by: Logger, date: string, stored?: Stored): void {
   if (by.onlyToday === null) return;
-  if (date !== by.onlyToday || (stored && (stored.date !== by.onlyToday || stored.loggedBy !== by.name))) {
+  const theirs = (s: Stored) =>
+    s.date === by.onlyToday && by.id !== null && isBy({ ...by, id: by.id }, s.loggedById, s.loggedBy);
+  if (date !== by.onlyToday || (stored && !theirs(stored))) {
     throw new Refusal(
       403,
       'Who covers somebody logs today’s sets and corrects their own. Nothing was changed.',
@@ -48,7 +59,7 @@ export async function dropSet(
 ): Promise<SetResult> {
   if (c.about?.hold === 'covers') {
     const [stored] = await c.db
-      .select({ loggedBy: loggedSet.loggedBy, date: session.date })
+      .select({ loggedBy: loggedSet.loggedBy, loggedById: loggedSet.loggedById, date: session.date })
       .from(loggedSet)
       .innerJoin(session, eq(session.id, loggedSet.sessionId))
       .where(eq(loggedSet.id, id));
@@ -114,7 +125,7 @@ async function putSet(
   if (stored && stored.personId !== personId) {
     throw new Refusal(409, 'This set belongs to somebody else. Nothing was changed.');
   }
-  refuseOthers(by, date, stored && { loggedBy: stored.set.loggedBy, date: stored.date });
+  refuseOthers(by, date, stored && { ...stored.set, date: stored.date });
   // Told first: whatever becomes of the set, the pain was reported.
   await tell({ db: tx, at, today }, by, {
     personId,
@@ -133,7 +144,7 @@ async function putSet(
     if (gone && gone.edit > fields.edit) return done(gone.edit);
     if (gone) await tx.delete(setTombstone).where(eq(setTombstone.id, id));
     const sessionId = await sessionFor(tx, personId, date);
-    await tx.insert(loggedSet).values({ id, sessionId, ...fields, own, loggedBy: by.name });
+    await tx.insert(loggedSet).values({ id, sessionId, ...fields, own, ...loggedBy(by) });
     await refreshSummary(tx, sessionId, fields.variation);
     return done(fields.edit);
   }
@@ -150,7 +161,15 @@ async function putSet(
     const more = felt.filter((f) => !told.has(canonicalJson(f)));
     if (more.length > 0) fields.sensations = [...(fields.sensations ?? []), ...more];
   }
-  const { id: _i, loggedBy, deletedAt, sessionId: oldSession, own: _o, ...same } = before;
+  const {
+    id: _i,
+    loggedBy: _b,
+    loggedById: _bi,
+    deletedAt,
+    sessionId: oldSession,
+    own: _o,
+    ...same
+  } = before;
   const inForce = canonicalJson({ ...same, date: stored.date });
   const yours = canonicalJson({ ...fields, date });
   if (fields.edit < before.edit) return done(before.edit);
@@ -166,11 +185,11 @@ async function putSet(
     }
   }
   // A set that was deleted and corrected at the same time stays.
-  await keepVersion(tx, id, before.edit, inForce, loggedBy, receivedAt);
+  await keepVersion(tx, before, inForce, receivedAt);
   const sessionId = await sessionFor(tx, personId, date);
   await tx
     .update(loggedSet)
-    .set({ sessionId, ...fields, loggedBy: by.name, deletedAt: null })
+    .set({ sessionId, ...fields, ...loggedBy(by), deletedAt: null })
     .where(eq(loggedSet.id, id));
   await refreshSummary(tx, oldSession, before.variation);
   await refreshSummary(tx, sessionId, fields.variation);
@@ -197,15 +216,16 @@ export async function deleteSet(
     return { id, edit, flaggedMoves: [], receivedAt };
   }
   if (edit <= before.edit) return { id, edit: before.edit, flaggedMoves: [], receivedAt };
-  const { id: _i, loggedBy, deletedAt: _d, sessionId, own: _o, ...body } = before;
-  await keepVersion(tx, id, before.edit, canonicalJson(body), loggedBy, receivedAt);
+  const { id: _i, loggedBy: _b, loggedById: _bi, deletedAt: _d, sessionId, own: _o, ...body } = before;
+  await keepVersion(tx, before, canonicalJson(body), receivedAt);
   await tx.update(loggedSet).set({ deletedAt: receivedAt, edit }).where(eq(loggedSet.id, id));
   await refreshSummary(tx, sessionId, before.variation);
   return { id, edit, flaggedMoves: await flagMoves(tx, id, edit, 'deleted', receivedAt), receivedAt };
 }
 
 /** What a set said before; nothing that was ever entered is lost. */
-async function keepVersion(tx: Db, setId: string, edit: number, body: string, loggedBy: string, at: string) {
+async function keepVersion(tx: Db, before: typeof loggedSet.$inferSelect, body: string, at: string) {
+  const { id: setId, edit, loggedBy, loggedById } = before;
   await tx
     .insert(setVersion)
     .values({
@@ -214,6 +234,7 @@ async function keepVersion(tx: Db, setId: string, edit: number, body: string, lo
       hash: createHash('sha256').update(body).digest('hex'),
       body: JSON.parse(body) as Record<string, unknown>,
       loggedBy,
+      loggedById,
       at,
     })
     .onConflictDoNothing();

@@ -3,7 +3,9 @@ import type { HouseQuestion } from '../../core/library/index.ts';
 import type { PersonAnswer } from '../../contract/people.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { keepCorrection } from './corrections.ts';
 
 const { personAnswer } = schema;
 
@@ -28,7 +30,7 @@ export async function peopleAnswering(db: Db, question: string) {
 
 /** @throws Refusal 422 for an answer that the question does not have */
 export async function saveAnswer(
-  db: Db,
+  c: Pick<Context, 'db' | 'me' | 'at'>,
   personId: string,
   question: HouseQuestion,
   own: Omit<PersonAnswer, 'question'>,
@@ -36,16 +38,30 @@ export async function saveAnswer(
   if (!question.answers.some((a) => a.id === own.answer)) {
     throw new Refusal(422, `answer: "${question.question}" has no answer "${own.answer}". Nothing was kept.`);
   }
+  const { db } = c;
+  const [before] = await db
+    .select()
+    .from(personAnswer)
+    .where(and(eq(personAnswer.personId, personId), eq(personAnswer.question, question.slug)));
+  if (before)
+    await keepCorrection(c, { personId, what: 'own answer', key: question.slug }, ownOf(before), own);
   await db
     .insert(personAnswer)
     .values({ personId, question: question.slug, ...own })
     .onConflictDoUpdate({ target: [personAnswer.personId, personAnswer.question], set: own });
 }
 
-export async function dropAnswer(db: Db, personId: string, question: string): Promise<void> {
-  const gone = await db
+export async function dropAnswer(
+  c: Pick<Context, 'db' | 'me' | 'at'>,
+  personId: string,
+  question: string,
+): Promise<void> {
+  const [gone] = await c.db
     .delete(personAnswer)
     .where(and(eq(personAnswer.personId, personId), eq(personAnswer.question, question)))
-    .returning({ question: personAnswer.question });
-  if (gone.length === 0) throw new Refusal(404, 'There is no such answer of their own.');
+    .returning();
+  if (!gone) throw new Refusal(404, 'There is no such answer of their own.');
+  await keepCorrection(c, { personId, what: 'own answer', key: question }, ownOf(gone), null);
 }
+
+const ownOf = ({ answer, why, recordedBy, date }: PersonAnswer) => ({ answer, why, recordedBy, date });

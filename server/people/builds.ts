@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { rangeTestProblem, segmentProblem } from '../../core/body/index.ts';
 import type { Segment } from '../../core/body/index.ts';
 import type { BuildRequest, Person, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
@@ -7,6 +7,7 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
+import { keepCorrection } from './corrections.ts';
 
 const { person, personBuild, rangeTest } = schema;
 
@@ -24,11 +25,11 @@ export async function buildsOf(db: Db, only?: string): Promise<PersonBuild[]> {
   const tests = await db
     .select()
     .from(rangeTest)
-    .where(only ? eq(rangeTest.personId, only) : undefined)
+    .where(and(isNull(rangeTest.droppedAt), only ? eq(rangeTest.personId, only) : undefined))
     .orderBy(asc(rangeTest.date), asc(rangeTest.side));
   const byPerson = new Map(builds.map((b) => [b.personId, b]));
   const testsOf = new Map<string, PersonBuild['tests']>();
-  for (const { personId, ...test } of tests) {
+  for (const { personId, droppedAt: _at, droppedBy: _by, ...test } of tests) {
     testsOf.set(personId, [...(testsOf.get(personId) ?? []), test]);
   }
   return people.map((p) => ({
@@ -42,13 +43,20 @@ export async function buildsOf(db: Db, only?: string): Promise<PersonBuild[]> {
 }
 
 export async function saveBuild(
-  db: Db,
+  c: Context,
   { id: personId, statureM }: Person,
   request: BuildRequest,
 ): Promise<void> {
   for (const [segment, m] of Object.entries(request.measured)) {
     const problem = segmentProblem(statureM, segment as Segment, m);
     if (problem) throw new Refusal(422, `measured.${segment}: ${problem}. Nothing was changed.`);
+  }
+  const { db } = c;
+  const [before] = await db.select().from(personBuild).where(eq(personBuild.personId, personId));
+  if (before) {
+    // Each segment is a field of its own.
+    const flat = ({ massSet, measured }: BuildRequest) => ({ massSet, ...measured });
+    await keepCorrection(c, { personId, what: 'build', key: '' }, flat(before), flat(request));
   }
   await db
     .insert(personBuild)
@@ -69,7 +77,20 @@ export async function addRangeTest(
   return id;
 }
 
-export async function dropRangeTest(db: Db, id: string): Promise<void> {
-  const gone = await db.delete(rangeTest).where(eq(rangeTest.id, id)).returning({ id: rangeTest.id });
-  if (gone.length === 0) throw new Refusal(404, 'There is no such test.');
+/** Takes a test out of all computation; what it was stays. */
+export async function dropRangeTest(c: Context, id: string): Promise<void> {
+  const { db, me, at } = c;
+  const [test] = await db
+    .update(rangeTest)
+    .set({ droppedAt: at.toISOString(), droppedBy: me.name })
+    .where(and(eq(rangeTest.id, id), isNull(rangeTest.droppedAt)))
+    .returning();
+  if (!test) throw new Refusal(404, 'There is no such test.');
+  const { personId, date, method, side, value, recordedBy } = test;
+  await keepCorrection(
+    c,
+    { personId, what: 'range test', key: id },
+    { date, method, side, value, recordedBy },
+    null,
+  );
 }

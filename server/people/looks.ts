@@ -38,7 +38,7 @@ export async function holds(db: Db, me: Me, today: string): Promise<Of> {
 }
 
 const doorOf = (hold: Hold, me: Me, today: string): Door =>
-  hold === 'looks after' ? doorFor(true) : coverDoor(today, me.name);
+  hold === 'looks after' ? doorFor(true) : coverDoor(today, me.id);
 
 /** Of those who are covered no more than the floor needs. */
 const shownPerson = (person: Person, hold: Hold): Person =>

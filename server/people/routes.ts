@@ -1,5 +1,6 @@
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { answersOf, dropAnswer } from './answers.ts';
+import { correctionsOf } from './corrections.ts';
 import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
   addRestriction,
@@ -15,10 +16,10 @@ const OK = { ok: true } as const;
 export const peopleRoutes = handlers({
   people: ({ mine }) => mine.map(({ person, hold }) => ({ ...person, covered: hold === 'covers' })),
 
-  addPerson: async (c) => ({ id: await allOrNothing(c, ({ db, body }) => savePerson(db, null, body)) }),
+  addPerson: async (c) => ({ id: await allOrNothing(c, (tx) => savePerson(tx, null, tx.body)) }),
 
   savePerson: async (c) => {
-    await allOrNothing(c, ({ db, person, body }) => savePerson(db, person.id, body));
+    await allOrNothing(c, (tx) => savePerson(tx, tx.person.id, tx.body));
     return OK;
   },
 
@@ -35,8 +36,8 @@ export const peopleRoutes = handlers({
 
   answers: async ({ db, person }) => (await answersOf(db, [person.id])).get(person.id) ?? [],
 
-  dropAnswer: async ({ db, person, params }) => {
-    await dropAnswer(db, person.id, params.question);
+  dropAnswer: async (c) => {
+    await allOrNothing(c, (tx) => dropAnswer(tx, tx.person.id, tx.params.question));
     return OK;
   },
 
@@ -48,16 +49,18 @@ export const peopleRoutes = handlers({
   build: async ({ db, person }) => (await buildsOf(db, person.id))[0]!,
 
   saveBuild: async (c) => {
-    await allOrNothing(c, ({ db, person, body }) => saveBuild(db, person, body));
+    await allOrNothing(c, (tx) => saveBuild(tx, tx.person, tx.body));
     return OK;
   },
 
   addRangeTest: async (c) => ({ id: await allOrNothing(c, (tx) => addRangeTest(tx, tx.person, tx.body)) }),
 
   dropRangeTest: async (c) => {
-    await allOrNothing(c, ({ db, params }) => dropRangeTest(db, params.id));
+    await allOrNothing(c, (tx) => dropRangeTest(tx, tx.params.id));
     return OK;
   },
+
+  corrections: ({ db, person }) => correctionsOf(db, person.id),
 
   restrictions: ({ db, person }) => restrictionRows(db, person.id),
 

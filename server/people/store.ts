@@ -8,6 +8,7 @@ import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
+import { correctionsOf, keepCorrection } from './corrections.ts';
 
 const { person, personCoach, staff, restriction, session, setRating, loggedSet, move, moveFlag, squad } =
   schema;
@@ -36,7 +37,12 @@ export async function personOf(db: Db, id: string): Promise<Person> {
   return row;
 }
 
-export async function savePerson(db: Db, id: string | null, request: PersonRequest): Promise<string> {
+export async function savePerson(
+  c: Pick<Context, 'db' | 'me' | 'at'>,
+  id: string | null,
+  request: PersonRequest,
+): Promise<string> {
+  const { db } = c;
   if (request.squadId !== null) {
     const [found] = await db.select().from(squad).where(eq(squad.id, request.squadId));
     if (!found) throw new Refusal(422, 'squadId: there is no such squad. Nothing was changed.');
@@ -45,7 +51,9 @@ export async function savePerson(db: Db, id: string | null, request: PersonReque
   const of = id ?? randomUUID();
   if (id === null) await db.insert(person).values({ id: of, ...fields });
   else {
-    await personOf(db, id);
+    const before = await personOf(db, id);
+    const after = { ...before, ...request };
+    await keepCorrection(c, { personId: id, what: 'details', key: '' }, before, after);
     await db.update(person).set(fields).where(eq(person.id, id));
   }
   if (coachIds) await nameCoaches(db, of, coachIds);
@@ -112,6 +120,7 @@ export async function exportPerson(db: Db, id: string) {
     signOffs: await db.select().from(signOff).where(eq(signOff.personId, id)).orderBy(signOff.date),
     faultCases: await db.select().from(faultCase).where(eq(faultCase.personId, id)).orderBy(faultCase.at),
     chainTries: await db.select().from(chainTry).where(eq(chainTry.personId, id)).orderBy(chainTry.at),
+    corrections: await correctionsOf(db, id),
     reports: await db.select().from(report).where(eq(report.personId, id)).orderBy(report.at),
     clearances: await db.select().from(clearance).where(eq(clearance.personId, id)).orderBy(clearance.at),
     cover: await db.select().from(cover).where(eq(cover.personId, id)).orderBy(cover.at),

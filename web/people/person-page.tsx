@@ -29,6 +29,7 @@ import { BodyPanel } from './body-panel.tsx';
 import { Measures } from './measures.tsx';
 import { OwnLinks } from './own-links.tsx';
 import { Placements, Trials } from './trials.tsx';
+import { Corrections } from './corrections.tsx';
 import { DecisionPanel } from './decision.tsx';
 import { Evidence } from './evidence.tsx';
 import { OwnAnswers } from './own-answers.tsx';
@@ -123,6 +124,7 @@ export function PersonPage() {
                     <Placements personId={id} ladders={data.ladders} />
                     <Sets personId={id} data={data} />
                     <OwnLinks personId={id} />
+                    <Corrections personId={id} />
                   </div>
                 </div>
               )}

@@ -1,0 +1,2 @@
+UPDATE "cover" c SET "ended_at" = c."at", "ended_by" = c."by" WHERE c."ended_at" IS NULL AND EXISTS (SELECT FROM "cover" d WHERE d."person_id" = c."person_id" AND d."staff_id" = c."staff_id" AND d."date" = c."date" AND d."ended_at" IS NULL AND d."id" < c."id");--> statement-breakpoint
+CREATE UNIQUE INDEX "cover_once" ON "cover" USING btree ("person_id","staff_id","date") WHERE "cover"."ended_at" is null;
