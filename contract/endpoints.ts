@@ -32,6 +32,7 @@ export type Whose = 'nobody' | 'one' | 'perhaps one' | 'some' | 'own link' | 'sh
 /** What there is to read and to change; an answer is asked for anew when something that it reads was touched. */
 export type Matter =
   | 'hall'
+  | 'account'
   | 'staff'
   | 'squads'
   | 'library'
@@ -67,6 +68,10 @@ interface Row<W extends readonly Who[], S extends Whose> {
   etag?: true;
   /** The body is a file, as text. */
   file?: true;
+  /** Asks for the password again: what goes out whole, is gone for good, or gives power. */
+  sure?: true;
+  /** Also open to who was changed to by PIN on a shared tablet. */
+  floor?: true;
 }
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
@@ -153,7 +158,58 @@ export const ENDPOINTS = {
     whose: 'nobody',
   }),
   signOut: answers<Ok>()('POST', '/api/sign-out', { who: ANYONE, whose: 'nobody' }),
-  heartbeat: answers<Hall.Heartbeat>()('GET', '/api/heartbeat', { who: STAFF, whose: 'nobody' }),
+  account: answers<Access.Account>()('GET', '/api/me', { who: STAFF, whose: 'nobody', reads: ['account'] }),
+  savePassword: answers<Ok, object, Access.PasswordRequest>()('PUT', '/api/me/password', {
+    who: STAFF,
+    whose: 'nobody',
+    touches: ['account'],
+  }),
+  makeSure: answers<Ok, object, Access.SureRequest>()('POST', '/api/me/sure', {
+    who: STAFF,
+    whose: 'nobody',
+    touches: [],
+  }),
+  endSession: answers<Ok>()('DELETE', '/api/me/sessions/:id', {
+    who: STAFF,
+    whose: 'nobody',
+    touches: ['account'],
+  }),
+  offerCodes: answers<Access.CodesOffered>()('POST', '/api/me/codes', {
+    who: STAFF,
+    whose: 'nobody',
+    sure: true,
+    touches: [],
+  }),
+  startCodes: answers<{ recovery: string[] }, object, Access.CodeRequest>()('PUT', '/api/me/codes', {
+    who: STAFF,
+    whose: 'nobody',
+    touches: ['account'],
+  }),
+  dropCodes: answers<Ok>()('DELETE', '/api/me/codes', {
+    who: STAFF,
+    whose: 'nobody',
+    sure: true,
+    touches: ['account'],
+  }),
+  savePin: answers<Ok, object, Access.PinRequest>()('PUT', '/api/me/pin', {
+    who: COACHES,
+    whose: 'nobody',
+    sure: true,
+    touches: ['account'],
+  }),
+  colleagues: answers<Access.Colleague[]>()('GET', '/api/colleagues', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+    reads: ['staff', 'account'],
+  }),
+  // Another coach takes the tablet over; everything that is on it is read anew.
+  changeCoach: answers<Ok, object, Access.ChangeCoachRequest>()('POST', '/api/colleagues/change', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+  }),
+  heartbeat: answers<Hall.Heartbeat>()('GET', '/api/heartbeat', { who: STAFF, whose: 'nobody', floor: true }),
 
   // hall
   saveHall: answers<Ok, object, Hall.HallSettings>()('PUT', '/api/hall', {
@@ -165,17 +221,20 @@ export const ENDPOINTS = {
   addStaff: answers<Made, object, Hall.NewStaff>()('POST', '/api/staff', {
     who: HEAD,
     whose: 'nobody',
+    sure: true,
     touches: ['staff'],
     makes: true,
   }),
   saveStaff: answers<Ok, object, Hall.StaffEdit>()('PUT', '/api/staff/:id', {
     who: HEAD,
     whose: 'nobody',
+    sure: true,
     touches: ['staff'],
   }),
   squads: answers<Hall.Squad[]>()('GET', '/api/squads', {
     who: COACHES,
     whose: 'nobody',
+    floor: true,
     reads: ['squads'],
   }),
   addSquad: answers<Made, object, Hall.SquadRequest>()('POST', '/api/squads', {
@@ -189,12 +248,13 @@ export const ENDPOINTS = {
     whose: 'nobody',
     touches: ['squads'],
   }),
-  backup: answers<File>()('GET', '/api/backup', { who: HEAD, whose: 'nobody' }),
+  backup: answers<File>()('GET', '/api/backup', { who: HEAD, whose: 'nobody', sure: true }),
 
   // library
   library: answers<Library.LibraryList>()('GET', '/api/library', {
     who: STAFF,
     whose: 'nobody',
+    floor: true,
     reads: ['library'],
     etag: true,
   }),
@@ -239,6 +299,7 @@ export const ENDPOINTS = {
   document: answers<Library.EntryInForce>()('GET', '/api/library/:kind/:slug', {
     who: STAFF,
     whose: 'nobody',
+    floor: true,
     reads: ['library'],
   }),
   saveDocument: answers<Library.SaveResult, object, Library.SaveRequest>()(
@@ -262,13 +323,20 @@ export const ENDPOINTS = {
   sheet: answers<Library.Sheet, ReaderQuery>()('GET', '/api/sheets/:slug', {
     who: STAFF,
     whose: 'perhaps one',
+    floor: true,
     cover: true,
     reads: ['library', 'answers'],
   }),
   instead: answers<Instead, ReaderQuery & { without?: readonly string[] | undefined }>()(
     'GET',
     '/api/instead/:slug',
-    { who: STAFF, whose: 'perhaps one', cover: true, reads: ['library', 'body', 'answers', 'restrictions'] },
+    {
+      who: STAFF,
+      whose: 'perhaps one',
+      floor: true,
+      cover: true,
+      reads: ['library', 'body', 'answers', 'restrictions'],
+    },
   ),
   changes: answers<Library.ChangeSummary[]>()('GET', '/api/changes', {
     who: COACHES,
@@ -321,6 +389,7 @@ export const ENDPOINTS = {
   people: answers<People.PersonRow[]>()('GET', '/api/people', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     cover: true,
     reads: ['people'],
   }),
@@ -338,8 +407,9 @@ export const ENDPOINTS = {
   erasePerson: answers<Ok, object, People.EraseRequest>()('DELETE', '/api/people/:person', {
     who: HEAD,
     whose: 'one',
+    sure: true,
   }),
-  exportPerson: answers<File>()('GET', '/api/people/:person/export', { who: HEAD, whose: 'one' }),
+  exportPerson: answers<File>()('GET', '/api/people/:person/export', { who: HEAD, whose: 'one', sure: true }),
   answers: answers<People.PersonAnswer[]>()('GET', '/api/people/:person/answers', {
     who: COACHES,
     whose: 'one',
@@ -358,11 +428,13 @@ export const ENDPOINTS = {
   builds: answers<People.PersonBuild[]>()('GET', '/api/builds', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     reads: ['body', 'people'],
   }),
   build: answers<People.PersonBuild>()('GET', '/api/people/:person/build', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     reads: ['body', 'people'],
   }),
   saveBuild: answers<Ok, object, People.BuildRequest>()('PUT', '/api/people/:person/build', {
@@ -406,6 +478,7 @@ export const ENDPOINTS = {
   covers: answers<People.CoverRow[]>()('GET', '/api/cover', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     cover: true,
     reads: ['cover', 'people'],
   }),
@@ -413,17 +486,20 @@ export const ENDPOINTS = {
     who: COACHES,
     // The names of those expected today alone: whoever covers them has to find them.
     whose: 'nobody',
+    floor: true,
     reads: ['cover', 'people', 'squads', 'check-ins'],
   }),
   takeCover: answers<Ok, object, People.CoverRequest>()('POST', '/api/cover', {
     who: COACHES,
     whose: 'nobody',
+    floor: true,
     touches: ['cover', 'people'],
     makes: true,
   }),
   endCover: answers<Ok>()('POST', '/api/cover/:id/end', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['cover', 'people'],
   }),
@@ -447,6 +523,7 @@ export const ENDPOINTS = {
   keepStop: answers<Received, object, Reports.StopRequest>()('PUT', '/api/stops/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['reports'],
   }),
@@ -466,18 +543,20 @@ export const ENDPOINTS = {
   today: answers<Session.Today, PeopleQuery & { squad?: string | undefined }>()('GET', '/api/today', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     cover: true,
     reads: [...DECIDED_FROM, 'squads', 'check-ins', 'cues'],
   }),
   personOnLadders: answers<Log.PersonOnLadders>()('GET', '/api/people/:person/ladders', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     reads: DECIDED_FROM,
   }),
   olderSets: answers<Session.PersonHistory, { before?: string | undefined }>()(
     'GET',
     '/api/people/:person/sets',
-    { who: COACHES, whose: 'one', reads: ['log'] },
+    { who: COACHES, whose: 'one', floor: true, reads: ['log'] },
   ),
   measures: answers<Shown<LoggedSet>[], { of?: readonly string[] | undefined }>()(
     'GET',
@@ -521,24 +600,28 @@ export const ENDPOINTS = {
   saveCheckIn: answers<Received, object, Session.CheckIn>()('PUT', '/api/people/:person/check-in/:date', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['check-ins', 'log', 'reports'],
   }),
   keepCueTried: answers<Received, object, Session.CueTriedRequest>()('PUT', '/api/cues-tried/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['cues'],
   }),
   keepSet: answers<Log.SetResult, object, Log.SetRequest>()('PUT', '/api/sets/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['log', 'reports'],
   }),
   deleteSet: answers<Log.SetResult, object, Log.DeleteSetRequest>()('DELETE', '/api/sets/:id', {
     who: COACHES,
     whose: 'perhaps one',
+    floor: true,
     cover: true,
     touches: ['log', 'reports'],
   }),
@@ -550,7 +633,7 @@ export const ENDPOINTS = {
       from?: string | undefined;
       to?: string | undefined;
     }
-  >()('GET', '/api/sets.csv', { who: COACHES, whose: 'some' }),
+  >()('GET', '/api/sets.csv', { who: COACHES, whose: 'some', sure: true }),
   previewCsv: answers<Session.CsvPreview, object, Session.CsvRequest>()('POST', '/api/sets/csv/preview', {
     who: COACHES,
     whose: 'some',
@@ -614,28 +697,33 @@ export const ENDPOINTS = {
   desk: answers<Fault.DeskKnowledge, PeopleQuery>()('GET', '/api/faults/desk', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     cover: true,
     reads: ['library', 'faults', 'log', 'restrictions'],
   }),
   keepCase: answers<Received, object, Fault.CaseRequest>()('PUT', '/api/fault-cases/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     cover: true,
     touches: ['faults', 'reports'],
   }),
   keepChainTry: answers<Received, object, Fault.ChainTryRequest>()('PUT', '/api/chain-tries/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     touches: ['faults'],
   }),
   setsToRate: answers<Fault.SetToRate[], PeopleQuery>()('GET', '/api/ratings', {
     who: COACHES,
     whose: 'some',
+    floor: true,
     reads: ['log', 'ratings'],
   }),
   rateSet: answers<Received, object, Fault.RatingRequest>()('PUT', '/api/ratings/:id', {
     who: COACHES,
     whose: 'one',
+    floor: true,
     touches: ['ratings'],
   }),
   faultReport: answers<Fault.FaultReport, { days?: number | undefined }>()('GET', '/api/faults/report', {

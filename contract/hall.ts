@@ -16,6 +16,8 @@ export interface HallSettings {
 export interface Start {
   /** No account yet: the first head coach has to be made. */
   empty: boolean;
+  /** The first account needs the code on the server's console. */
+  needsCode: boolean;
   hall: (HallSettings & { today: string; demo: boolean }) | null;
   edition: EditionHeader | null;
   me: Me | null;

@@ -9,6 +9,8 @@ export interface Problem {
   /** Both versions, when a stale save is refused. */
   yours?: unknown;
   inForce?: unknown;
+  /** What is missing: the password given again, or a code beside the password. */
+  needs?: 'password again' | 'code';
   /** Seconds to wait before another try. */
   retryAfterS?: number;
 }

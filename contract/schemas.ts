@@ -75,6 +75,11 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   makeFirstAccount: { body: access.firstAccountSchema },
   openOwn: { body: access.linkSchema },
   openShared: { body: access.linkSchema },
+  savePassword: { body: access.passwordSchema },
+  makeSure: { body: access.sureSchema },
+  startCodes: { body: access.codeSchema },
+  savePin: { body: access.pinSchema },
+  changeCoach: { body: access.changeCoachSchema },
   signIn: { body: access.signInSchema },
 
   saveHall: { body: hall.hallSettingsSchema },

@@ -50,6 +50,10 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await dialog.getByLabel('Novices').check();
   await dialog.getByLabel('Password').fill('another long one');
   await dialog.getByRole('button', { name: 'Add' }).click();
+  // An account gives power: the password is asked for again.
+  const again = page.getByRole('dialog', { name: 'Your password again' });
+  await again.getByLabel('Password').fill('a much longer one');
+  await again.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('row', { name: /Piet Arbour piet coach Novices/ })).toBeVisible();
 
   await page.goto('/people');

@@ -93,9 +93,12 @@ test('sets come in as a file: looked at first, told line by line, all or nothing
   await page.getByRole('button', { name: 'Look at it first' }).click();
   await page.getByRole('button', { name: 'Bring in 2 sets' }).click();
   await expect(page.getByText('2 brought in.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Download the sets' }).click();
+  const again = page.getByRole('dialog', { name: 'Your password again' });
+  await again.getByLabel('Password').fill('kestrel-quay');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Download the sets' }).click(),
+    again.getByRole('button', { name: 'Go on' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('meister-sets.csv');
   // Somebody of another squad’s cannot be written to.

@@ -7,7 +7,14 @@ test('one person’s data is exported and erased', async ({ page }) => {
   await page.getByRole('link', { name: 'Rui Tamarindo' }).first().click();
   await expect(page.getByRole('heading', { name: 'Rui Tamarindo', level: 1 })).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Export all data' }).click();
+  await page.getByRole('button', { name: 'Export all data' }).click();
+  // What goes out whole asks for the password again, and then goes on by itself.
+  const again = page.getByRole('dialog', { name: 'Your password again' });
+  await again.getByLabel('Password').fill('not-my-password');
+  await again.getByRole('button', { name: 'Go on' }).click();
+  await expect(again.getByRole('alert')).toContainText('The password is wrong');
+  await again.getByLabel('Password').fill('kestrel-quay');
+  await again.getByRole('button', { name: 'Go on' }).click();
   expect((await download).suggestedFilename()).toBe('meister-person.json');
   await page.getByRole('button', { name: 'Erase' }).click();
   const dialog = page.getByRole('dialog');

@@ -12,7 +12,8 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { Me } from '../contract/access.ts';
 import { BEFORE_ALL, ENDPOINTS } from '../contract/endpoints.ts';
 import type { Endpoint } from '../contract/endpoints.ts';
-import { accessRoutes, readMe } from './access/index.ts';
+import { accessRoutes, isSure, readMe } from './access/index.ts';
+import type { Session } from './access/index.ts';
 import type { Tell } from './db/index.ts';
 import { faultRoutes } from './fault/index.ts';
 import { mount } from './endpoint.ts';
@@ -43,12 +44,13 @@ const HANDLERS = {
   ...sheetRoutes,
 };
 
-async function contextOf(s: Services, me: Me | null): Promise<OpenContext> {
+async function contextOf(s: Services, signed: { me: Me; session: Session } | null): Promise<OpenContext> {
   const at = s.clock();
   const hall = await hallRow(s.db);
   return {
     ...s,
-    me,
+    me: signed?.me ?? null,
+    session: signed?.session ?? null,
     at,
     hall,
     told: console.error,
@@ -66,6 +68,16 @@ async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
 export function createApp(s: Services): App {
   const app = new Hono();
 
+  const { answersAt } = s;
+  if (answersAt) {
+    app.use(async (c, next) => {
+      if (answersAt(new URL(c.req.url).host)) return next();
+      return problemResponse(
+        421,
+        'This hall does not answer under that name. Whoever runs the server can add it to ALLOWED_HOSTS.',
+      );
+    });
+  }
   if (s.tell) app.use(`${BEFORE_ALL}*`, tellRequest(s.tell));
   app.use(compress());
   app.use(
@@ -104,6 +116,7 @@ export function createApp(s: Services): App {
   mount(app, s, HANDLERS, {
     readMe,
     contextOf,
+    isSure: (session, { clock, lasting }) => isSure(session, clock(), lasting),
     guard,
     peopleOf,
     ownLink: ownHolder,

@@ -18,6 +18,7 @@ import type { Person } from '../contract/people.ts';
 import { PARTS, SCHEMAS } from '../contract/schemas.ts';
 import type { Door } from '../core/floor/index.ts';
 import type { ShelfInForce } from '../core/library/index.ts';
+import type { Session } from './access/index.ts';
 import type { Db, schema } from './db/index.ts';
 import { bodyOf, check, problemResponse, Refusal } from './http.ts';
 import type { App, Services } from './http.ts';
@@ -26,6 +27,7 @@ import type { App, Services } from './http.ts';
 export interface OpenContext extends Services {
   /** null: nobody is signed in. */
   me: Me | null;
+  session: Session | null;
   at: Date;
   /** The hall's day, ISO 8601. */
   today: string;
@@ -40,6 +42,7 @@ export interface OpenContext extends Services {
 /** The context of somebody who is signed in. */
 export interface Context extends OpenContext {
   me: Me;
+  session: Session;
 }
 
 /** How somebody of the staff stands to a person: they look after them, or cover them for today. */
@@ -97,8 +100,10 @@ export const allOrNothing = <C extends OpenContext, T>(c: C, work: (c: C) => Pro
 
 /** What the rooms give for every request. */
 export interface Common {
-  readMe: (wire: Wire, s: Services) => Promise<Me | null>;
-  contextOf: (s: Services, me: Me | null) => Promise<OpenContext>;
+  readMe: (wire: Wire, s: Services) => Promise<{ me: Me; session: Session } | null>;
+  contextOf: (s: Services, signed: { me: Me; session: Session } | null) => Promise<OpenContext>;
+  /** Whether the password was given again a moment ago. */
+  isSure: (session: Session, s: Services) => boolean;
   /** @throws Refusal 404 without such a person, 403 where they are not looked after (or covered, where that is enough) */
   guard: (c: Context, personId: string, covered: boolean) => Promise<About>;
   peopleOf: (db: Db, me: Me, today: string, covered: boolean) => Promise<About[]>;
@@ -146,7 +151,8 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
     const handler: AnyHandler = all[name];
     const schemas = (SCHEMAS as Schemas)[name] ?? {};
     app.on(row.method, row.path, async (wire) => {
-      const me = await common.readMe(wire, s);
+      const signed = await common.readMe(wire, s);
+      const me = signed?.me ?? null;
       const as = wire.req.header(SENT_AS);
       if (as !== undefined && as !== me?.id) {
         return problemResponse(
@@ -159,9 +165,18 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
           ? problemResponse(403, `A ${me.role} may not do this. Ask the head coach.`)
           : problemResponse(401, 'Sign in first.');
       }
+      if (me?.floorOnly && !row.floor && !row.who.includes('anyone')) {
+        return problemResponse(
+          403,
+          'Changed to by PIN, only the floor is open. Sign in with the password for this.',
+        );
+      }
+      if (row.sure && !common.isSure(signed!.session, s)) {
+        return problemResponse(403, 'Give your password again first.', { needs: 'password again' });
+      }
       const params = partsOf(wire);
       const query = check(schemas.query ?? null, wire.req.query(), 400);
-      const context = await common.contextOf(s, me);
+      const context = await common.contextOf(s, signed);
       if (row.etag) {
         const tag = await common.stateTag(context);
         wire.header('etag', tag);
@@ -174,7 +189,9 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       const body: unknown = row.file
         ? await wire.req.text()
         : schemas.body && (await bodyOf(wire, schemas.body));
-      const guarded = me ? await guardedBy(row, name, { ...context, me }, { params, query, body }) : {};
+      const guarded = signed
+        ? await guardedBy(row, name, { ...context, ...signed }, { params, query, body })
+        : {};
       const answer: any = await handler({ ...context, ...guarded, ...held, params, query, body, wire });
       if (row.method !== 'GET') s.snapshots.changed();
       if (isFile(answer)) return fileResponse(wire, answer);

@@ -1,6 +1,7 @@
 import type { Context, Hono } from 'hono';
 import Joi from 'joi';
 import type { Problem } from '../contract/problem.ts';
+import type { Lasting } from './access/index.ts';
 import type { Db, Snapshots, Tell } from './db/index.ts';
 
 /** What every room's routes are given. */
@@ -14,6 +15,12 @@ export interface Services {
   publicUrl: string;
   /** Proxies in front that are trusted to say where a request comes from. */
   proxies: number;
+  /** Whether the hall answers under a name; absent: under any. */
+  answersAt?: ((host: string) => boolean) | undefined;
+  /** Asked for before the first account; null: whoever reaches the server may make it. */
+  setUpCode: string | null;
+  /** How long sessions last. */
+  lasting: Lasting;
   /** For whoever works on it: is told each request's route, outcome and time. */
   tell?: Tell | undefined;
 }
@@ -39,6 +46,7 @@ const TITLES: Record<number, string> = {
   409: 'It has changed meanwhile',
   410: 'It has ended',
   413: 'Too large',
+  421: 'Not this hall’s address',
   422: 'Something in it is wrong',
   429: 'Too many tries',
   500: 'Something broke here',

@@ -1,12 +1,17 @@
-import { randomUUID } from 'node:crypto';
+import { randomInt, randomUUID } from 'node:crypto';
 import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { serve } from '@hono/node-server';
+import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
 import { createApp } from './app.ts';
 import { FolderInUse, keepSnapshots, lockFolder, openEmbedded, openServer } from './db/index.ts';
 import { dayIn, hallRow } from './hall/index.ts';
 import { reportsFromLog } from './log/index.ts';
 import { loadDemo } from './demo/index.ts';
+
+/** Eight letters and digits that are not mistaken for one another. */
+const newSetUpCode = () =>
+  Array.from({ length: 8 }, () => 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'[randomInt(31)]).join('');
 
 const SNAPSHOT_EVERY_MS = 3 * 60_000;
 
@@ -16,9 +21,7 @@ async function main(): Promise<void> {
   const port = Number(process.env.PORT || 4180);
   const host = process.env.HOST || '127.0.0.1';
   const folder = path.resolve(process.env.MEISTER_DATA || (demo ? 'data/demo' : 'data/hall'));
-  const publicUrl = (
-    process.env.PUBLIC_URL || `http://${host.includes(':') ? `[${host}]` : host}:${port}`
-  ).replace(/\/$/, '');
+  const publicUrl = (process.env.PUBLIC_URL || `http://${ownAddress(host)}:${port}`).replace(/\/$/, '');
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
 
@@ -36,6 +39,10 @@ async function main(): Promise<void> {
   }
   const hall = await hallRow(db);
   if (hall) await reportsFromLog(db, dayIn(hall.timeZone, clock()));
+  // Who reaches an empty hall from elsewhere has to see the console, or the first account would be anybody's.
+  const reached = !isLoopback(host) || !isLoopback(new URL(publicUrl).hostname);
+  const setUpCode = hall === null && reached ? newSetUpCode() : null;
+  if (setUpCode) console.log(`To make the first account, enter this code: ${setUpCode}`);
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
   const app = createApp({
     db,
@@ -45,6 +52,9 @@ async function main(): Promise<void> {
     publicUrl,
     proxies: Math.max(0, Math.trunc(Number(process.env.TRUSTED_PROXIES || 0))) || 0,
     tell,
+    answersAt: allowedHosts(host, publicUrl, process.env.ALLOWED_HOSTS),
+    setUpCode,
+    lasting: LASTING,
   });
   // A tablet that asks again after a pause finds its connection still open.
   const serverOptions = { keepAliveTimeout: 60_000 };

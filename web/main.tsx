@@ -51,6 +51,7 @@ const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
 const Changes = page(changes, (m) => m.Changes);
 const ChangePage = page(changes, (m) => m.ChangePage);
+const AccountPage = page(hall, (m) => m.AccountPage);
 const Hall = page(hall, (m) => m.Hall);
 
 function Home() {
@@ -107,6 +108,7 @@ const router = createBrowserRouter([
       { path: '/body', element: waiting(<BodyRoom />) },
       { path: '/changes', element: waiting(<Changes />) },
       { path: '/changes/:id', element: waiting(<ChangePage />) },
+      { path: '/me', element: waiting(<AccountPage />) },
       { path: '/hall', element: waiting(<Hall />) },
       { path: '/scan', element: waiting(<ScanPage />) },
       { path: '/shares', element: waiting(<SharesPage />) },
@@ -126,7 +128,7 @@ function App() {
   return (
     <Loaded query={start} what="the hall">
       {(data) => {
-        if (data.empty) return <FirstAccount />;
+        if (data.empty) return <FirstAccount needsCode={data.needsCode} />;
         if (!data.me || !data.hall) return <SignIn start={data} />;
         return (
           <SignedIn value={data as Signed}>

@@ -59,7 +59,9 @@ export async function countAttempt(db: Db, login: string, address: string, now: 
           blockedUntil: sql`${at}::timestamptz
             + (${list})[least(${failedSignIn.failures} + 1, ${sql.raw(String(last))})] * interval '1 second'`,
         },
-        setWhere: sql`${failedSignIn.blockedUntil} <= ${at}::timestamptz`,
+        // A clock that was put back keeps nobody out longer than the longest delay.
+        setWhere: sql`${failedSignIn.blockedUntil} not between ${at}::timestamptz + interval '1 millisecond'
+          and ${at}::timestamptz + ${sql.raw(String(count.mostS))} * interval '1 second'`,
       })
       .returning({ failures: failedSignIn.failures });
     if (counted.length > 0) continue;

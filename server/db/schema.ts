@@ -67,6 +67,18 @@ export const staff = pgTable('staff', {
   role: text('role').$type<StaffRole>().notNull(),
   passwordHash: text('password_hash').notNull(),
   active: boolean('active').notNull().default(true),
+  /** For the quick change of coach on a shared tablet; null: none. */
+  pinHash: text('pin_hash'),
+  /** Wrong tries of it since the last right one, or the last sign-in with the password. */
+  pinTries: integer('pin_tries').notNull().default(0),
+  /** Secret of the time-based codes (RFC 6238), in base32; null: they are not asked for. */
+  totpSecret: text('totp_secret'),
+  /** One that was given and whose first code is awaited. */
+  totpPending: text('totp_pending'),
+  /** The newest time step whose code was taken: no code is taken twice. */
+  totpStep: bigint('totp_step', { mode: 'number' }).notNull().default(0),
+  /** SHA-256 of the recovery codes that are left. */
+  recovery: jsonb('recovery').$type<string[]>().notNull().default([]),
 });
 
 export const staffSquad = pgTable(
@@ -89,6 +101,23 @@ export const signIn = pgTable('sign_in', {
     .notNull()
     .references(() => staff.id, { onDelete: 'cascade' }),
   expiresAt: at('expires_at').notNull(),
+  /** Names it where it is listed and ended. */
+  id: uuid('id')
+    .notNull()
+    .default(sql`gen_random_uuid()`),
+  startedAt: at('started_at')
+    .notNull()
+    .default(sql`now()`),
+  /** It ends when nothing was asked for long. */
+  seenAt: at('seen_at')
+    .notNull()
+    .default(sql`now()`),
+  /** Browser and system, in words. */
+  device: text('device').notNull().default(''),
+  /** When the password was given again; null: not since the sign-in. */
+  sureAt: at('sure_at'),
+  /** Changed to by PIN: the floor alone is open. */
+  floorOnly: boolean('floor_only').notNull().default(false),
 });
 
 export const failedSignIn = pgTable('failed_sign_in', {

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { LASTING } from '../access/index.ts';
 import { createApp } from '../app.ts';
 import { clientOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
@@ -42,6 +43,8 @@ it('tells each request by its route, without person, token or body', async () =>
     boot: 'one',
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     proxies: 0,
+    setUpCode: null,
+    lasting: LASTING,
     publicUrl: 'http://localhost',
     tell: (line) => lines.push(line),
   });

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { STAFF_ROLES } from '../../contract/access.ts';
-import { hashPassword } from '../access/index.ts';
+import { hashPassword, refuseCommon } from '../access/index.ts';
 import { backupLines } from '../db/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { editionHeader } from './edition.ts';
@@ -11,10 +11,11 @@ const compress = promisify(gzip);
 const OK = { ok: true } as const;
 
 export const hallRoutes = handlers({
-  start: async ({ db, me, hall, today }) => {
+  start: async ({ db, me, hall, today, setUpCode }) => {
     const accounts = hall?.demo && !me ? await staffList(db) : [];
     return {
       empty: hall === null,
+      needsCode: hall === null && setUpCode !== null,
       hall: hall && {
         name: hall.name,
         timeZone: hall.timeZone,
@@ -46,11 +47,14 @@ export const hallRoutes = handlers({
   staff: ({ db }) => staffList(db),
 
   addStaff: async (c) => {
+    refuseCommon(c.body.password, [c.body.login, c.body.name, c.hall?.name ?? '']);
     const hash = await hashPassword(c.body.password);
     return { id: await allOrNothing(c, ({ db, body }) => addStaff(db, body, hash)) };
   },
 
   saveStaff: async (c) => {
+    const { password, login, name } = c.body;
+    if (password) refuseCommon(password, [login, name, c.hall?.name ?? '']);
     await allOrNothing(c, ({ db, params, body }) => editStaff(db, params.id, body));
     return OK;
   },

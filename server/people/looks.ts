@@ -98,7 +98,14 @@ export async function makersMay(
     .where(eq(staff.active, true));
   const all = new Map<string, Me>();
   for (const { staff: s, squadId } of rows) {
-    const me = all.get(s.id) ?? { id: s.id, name: s.name, login: s.login, role: s.role, squadIds: [] };
+    const me = all.get(s.id) ?? {
+      id: s.id,
+      name: s.name,
+      login: s.login,
+      role: s.role,
+      squadIds: [],
+      floorOnly: false,
+    };
     if (squadId) me.squadIds.push(squadId);
     all.set(s.id, me);
   }

@@ -5,7 +5,8 @@ import path from 'node:path';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Problem } from '../../contract/problem.ts';
 import type { SetRequest } from '../../contract/log.ts';
-import { hashPassword } from '../access/index.ts';
+import { hashPassword, LASTING } from '../access/index.ts';
+import type { Lasting } from '../access/index.ts';
 import { createApp } from '../app.ts';
 import { openEmbedded, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -13,10 +14,11 @@ import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
 import { importLibrary } from '../library/index.ts';
 import { root } from '../root.ts';
-import type { App } from '../http.ts';
+import type { App, Services } from '../http.ts';
 
 const ORIGIN = 'http://localhost';
-const PASSWORD = 'a-long-password';
+/** Of everybody in a test hall. */
+export const PASSWORD = 'a-long-password';
 
 /** A made-up hall in memory: head coach, coach of the squad, coach of no squad, viewer. */
 export interface TestHall {
@@ -26,6 +28,8 @@ export interface TestHall {
   /** Moves the clock that the server reads. */
   setNow: (iso: string) => void;
   as: (who: Who) => Client;
+  /** The same hall behind a server that is set otherwise. */
+  server: (more: Partial<Services>) => App;
   /** The sign-in of somebody, as their browser sends it. */
   cookie: (who: Exclude<Who, 'nobody'>) => string;
   close: () => Promise<void>;
@@ -90,7 +94,10 @@ interface Beginning {
   cookies: Record<Exclude<Who, 'nobody'>, string>;
 }
 
-const appOn = (db: Db, clock: () => Date): App =>
+/** Tests move the clock by weeks. */
+const FOR_EVER: Lasting = { wholeMs: LASTING.wholeMs, idleMs: Infinity, sureMs: Infinity };
+
+const appOn = (db: Db, clock: () => Date, more: Partial<Services> = {}): App =>
   createApp({
     db,
     clock,
@@ -98,6 +105,9 @@ const appOn = (db: Db, clock: () => Date): App =>
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     publicUrl: ORIGIN,
     proxies: 1,
+    setUpCode: null,
+    lasting: FOR_EVER,
+    ...more,
   });
 
 async function begin(db: Db): Promise<Beginning> {
@@ -112,6 +122,7 @@ async function begin(db: Db): Promise<Beginning> {
     const squadIds = login === 'coach' ? [squadId] : [];
     await addStaff(db, { login, name: login, role, squadIds, password: '' }, hash);
     cookies[login] = await signIn(app, login, PASSWORD);
+    await clientOf(app, cookies[login]).ok('POST', '/api/me/sure', { password: PASSWORD });
   }
   return { squadId, cookies };
 }
@@ -146,6 +157,7 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
     squadId,
     setNow: (iso) => void (now = new Date(iso)),
     as: (who) => clientOf(app, who === 'nobody' ? null : cookies[who]),
+    server: (more) => appOn(db, () => now, more),
     cookie: (who) => cookies[who],
     close,
   };

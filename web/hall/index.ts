@@ -1,1 +1,2 @@
 export { Hall } from './hall-page.tsx';
+export { AccountPage } from './account-page.tsx';

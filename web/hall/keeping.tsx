@@ -2,7 +2,16 @@ import { addressOf } from '../../contract/endpoints.ts';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { editionLabel } from '../../core/exchange/index.ts';
-import { refreshAfter, Refused, send, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
+import {
+  Download,
+  refreshAfter,
+  Refused,
+  send,
+  useAsk,
+  useLibrary,
+  useSend,
+  useSigned,
+} from '../shell/index.ts';
 import { Button, fullDay, Notice, TextField } from '../ui/index.ts';
 
 const LINK =
@@ -124,9 +133,9 @@ export function LibraryKeeping() {
           read it. It is read back into a new folder with <code>npm run restore</code>. Snapshots of the same
           kind are written every few minutes by themselves.
         </p>
-        <a className={LINK} href={addressOf('backup', {})} download>
+        <Download name="backup" of={{}}>
           Download everything
-        </a>
+        </Download>
       </section>
     </div>
   );

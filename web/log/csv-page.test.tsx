@@ -1,5 +1,5 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { fireEvent, screen } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import type { CsvPreview } from '../../contract/session.ts';
 import { set } from '../../core/testing/samples.ts';
 import { inHall, No } from '../testing/in-hall.tsx';
@@ -81,14 +81,18 @@ describe('sets as a file', () => {
 
   it('leave for a squad, a person, and some days', async () => {
     const { user } = show({ rows: [], problems: [] });
-    const link = () => screen.getByRole('link', { name: 'Download the sets' }).getAttribute('href');
-    expect(link()).toBe('/api/sets.csv');
+    const asked = async () => {
+      const saved = vi.spyOn(globalThis, 'fetch');
+      await user.click(screen.getByRole('button', { name: 'Download the sets' }));
+      return String(saved.mock.calls.at(-1)![0]);
+    };
+    expect(await asked()).toBe('/api/sets.csv');
     await screen.findByRole('option', { name: 'Juniors' });
     await user.selectOptions(screen.getByLabelText('Whose'), 'Juniors');
-    expect(link()).toBe('/api/sets.csv?squad=a');
+    expect(await asked()).toBe('/api/sets.csv?squad=a');
     await user.selectOptions(screen.getByLabelText('Whose'), 'Ida Farrow');
     fireEvent.change(screen.getByLabelText('From'), { target: { value: '2026-11-01' } });
     fireEvent.change(screen.getByLabelText('To'), { target: { value: '2026-11-20' } });
-    await waitFor(() => expect(link()).toBe('/api/sets.csv?person=ida&from=2026-11-01&to=2026-11-20'));
+    expect(await asked()).toBe('/api/sets.csv?person=ida&from=2026-11-01&to=2026-11-20');
   });
 });

@@ -1,11 +1,9 @@
-import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { SET_COLUMNS } from '../../core/exchange/index.ts';
-import { useAsk, usePeople, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { Download, useAsk, usePeople, useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day, Field, Notice, SelectField, TextField } from '../ui/index.ts';
 import { setSummary } from './words.ts';
 
-const BUTTON = 'inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline';
 const SHOWN_ROWS = 200;
 
 /** Sets out as a file, and in again: looked at first, and brought in whole or not at all. */
@@ -67,9 +65,9 @@ function Out() {
           value={to}
           onChange={(e) => setTo(e.target.value)}
         />
-        <a className={BUTTON} href={addressOf('setsCsv', asked)} download>
+        <Download name="setsCsv" of={asked}>
           Download the sets
-        </a>
+        </Download>
       </div>
       <p className="mt-1 text-sm text-soft">It holds the people whom you look after.</p>
     </section>

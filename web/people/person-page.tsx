@@ -1,5 +1,4 @@
 import type { OnLadder } from '../../core/floor/index.ts';
-import { addressOf } from '../../contract/endpoints.ts';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { MoveRow, PersonOnLadders, StoredSet } from '../../contract/log.ts';
@@ -10,7 +9,16 @@ import { STAGES, usedWords } from '../../core/terms/index.ts';
 import type { Role, Stage } from '../../core/terms/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { mergedSets, setSummary, useParcels } from '../log/index.ts';
-import { ask, useAsk, useLibrary, usePeople, useSend, useSigned, useUnits } from '../shell/index.ts';
+import {
+  ask,
+  Download,
+  useAsk,
+  useLibrary,
+  usePeople,
+  useSend,
+  useSigned,
+  useUnits,
+} from '../shell/index.ts';
 import {
   Button,
   day,
@@ -80,13 +88,9 @@ export function PersonPage() {
                 {me.role === 'head coach' && (
                   <>
                     <Button onClick={() => setDialog('edit')}>Change details</Button>
-                    <a
-                      href={addressOf('exportPerson', { person: id })}
-                      download
-                      className="inline-flex min-h-9 items-center border border-soft bg-paper px-3 no-underline"
-                    >
+                    <Download name="exportPerson" of={{ person: id }}>
                       Export all data
-                    </a>
+                    </Download>
                     <Button tone="danger" onClick={() => setDialog('erase')}>
                       Erase
                     </Button>

@@ -12,6 +12,7 @@ import type {
   SentTo,
 } from '../../contract/endpoints.ts';
 import type { Problem } from '../../contract/problem.ts';
+import { askAgain } from './sure.ts';
 
 /** An answer that says no, in words meant for the one who asked. */
 export class Refused extends Error {
@@ -33,39 +34,61 @@ export class Unreachable extends Error {
 }
 
 /**
- * One request to the server.
+ * One request to the server. Where it wants the password again, that is asked for, and the request goes out once more.
  * @throws Refused when the server says no, Unreachable when it does not answer
  */
-async function request<K extends EndpointName>(
+async function answerTo(method: string, path: string, body?: unknown, as?: string): Promise<Response> {
+  const once = async (): Promise<Response> => {
+    try {
+      return await fetch(path, {
+        method,
+        headers: {
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+          ...(as === undefined ? {} : { [SENT_AS]: as }),
+        },
+        body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+      });
+    } catch {
+      throw new Unreachable();
+    }
+  };
+  let response = await once();
+  if (response.ok) return response;
+  let problem = await problemOf(response);
+  if (problem.needs === 'password again' && (await askAgain())) {
+    response = await once();
+    if (response.ok) return response;
+    problem = await problemOf(response);
+  }
+  if (response.status === 401 && path !== ENDPOINTS.signIn.path && problem.needs === undefined)
+    dispatchEvent(new Event('meister:signed-out'));
+  throw new Refused(problem);
+}
+
+async function problemOf(response: Response): Promise<Problem> {
+  try {
+    return (await response.json()) as Problem;
+  } catch {
+    throw new Unreachable();
+  }
+}
+
+// The one place where an answer gets its type: the server is held to the same table.
+const request = async <K extends EndpointName>(
   method: string,
   path: string,
   body?: unknown,
   as?: string,
-): Promise<Answer<K>> {
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method,
-      headers: {
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...(as === undefined ? {} : { [SENT_AS]: as }),
-      },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-    });
-  } catch {
-    throw new Unreachable();
-  }
-  // The one place where an answer gets its type: the server is held to the same table.
-  if (response.ok) return (await response.json()) as Answer<K>;
-  let problem: Problem;
-  try {
-    problem = (await response.json()) as Problem;
-  } catch {
-    throw new Unreachable();
-  }
-  if (response.status === 401 && path !== ENDPOINTS.signIn.path)
-    dispatchEvent(new Event('meister:signed-out'));
-  throw new Refused(problem);
+): Promise<Answer<K>> => (await (await answerTo(method, path, body, as)).json()) as Answer<K>;
+
+/** A file that the server makes, and what it is called. @throws as `ask` */
+export async function fetchFile<K extends Asked>(
+  name: K,
+  of: Of<K>,
+): Promise<{ blob: Blob; fileName: string }> {
+  const response = await answerTo('GET', addressOf(name, of));
+  const said = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '');
+  return { blob: await response.blob(), fileName: said?.[1] ?? 'meister' };
 }
 
 /** An address may be left out where it has no parts. */

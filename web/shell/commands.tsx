@@ -94,6 +94,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
               Show length in {units.length === 'cm' ? 'in' : 'cm'}
             </Item>
             <Item onSelect={act(onShortcuts)}>Show the keys</Item>
+            <Item onSelect={go('/me')}>Your account; change of coach</Item>
             <Item
               onSelect={act(() => {
                 if (!mayLeave()) return;

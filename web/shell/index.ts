@@ -16,7 +16,8 @@ export {
   useSendTo,
 } from './api.ts';
 export type { Letter } from './api.ts';
-export { warnBeforeSignOut } from './leaving.ts';
+export { Download } from './download.tsx';
+export { mayLeave, warnBeforeSignOut } from './leaving.ts';
 export { useLibrary } from './library.ts';
 export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';

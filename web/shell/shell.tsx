@@ -6,6 +6,7 @@ import { ClockKeeper, RunningBand } from '../dose/index.ts';
 import { Button, Dialog, useKeys } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
 import { useSigned } from './start.tsx';
+import { SureDialog } from './sure-dialog.tsx';
 
 const KEYS: [string, string][] = [
   ['/', 'Go to, or do'],
@@ -35,6 +36,12 @@ const JUMPS: Record<string, string> = {
   c: '/changes',
 };
 
+const initials = (name: string) =>
+  name
+    .split(/\s+/)
+    .map((part) => part[0])
+    .join('');
+
 /** The band at the top and the room beneath it. */
 /** @param waiting what has not been sent yet, for the head of every page */
 export function Shell({ waiting }: { waiting?: ReactNode }) {
@@ -51,13 +58,13 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
   const rooms: [string, string, boolean][] = [
     ['Floor', '/floor', me.role !== 'viewer'],
     ['Faults', '/faults', me.role !== 'viewer'],
-    ['Overview', '/overview', me.role !== 'viewer'],
-    ['People', '/people', me.role !== 'viewer'],
+    ['Overview', '/overview', me.role !== 'viewer' && !me.floorOnly],
+    ['People', '/people', me.role !== 'viewer' && !me.floorOnly],
     ['Library', '/library', true],
-    ['Ladders', '/ladders', true],
-    ['Body', '/body', true],
-    ['Changes', '/changes', me.role !== 'viewer'],
-    ['Hall', '/hall', me.role === 'head coach'],
+    ['Ladders', '/ladders', !me.floorOnly],
+    ['Body', '/body', !me.floorOnly],
+    ['Changes', '/changes', me.role !== 'viewer' && !me.floorOnly],
+    ['Hall', '/hall', me.role === 'head coach' && !me.floorOnly],
   ];
   return (
     <>
@@ -107,14 +114,22 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
           <Button onClick={() => setOpen('commands')} aria-keyshortcuts="/">
             Go to <kbd className="border border-rule px-1.5 text-xs">/</kbd>
           </Button>
-          <span className="hidden sm:inline">
-            {me.name}, {me.role}
-          </span>
+          <NavLink
+            to="/me"
+            className="inline-flex min-h-11 items-center"
+            aria-label={`${me.name}: account, change of coach`}
+          >
+            <span className="sm:hidden">{initials(me.name)}</span>
+            <span className="hidden sm:inline">
+              {me.name}, {me.floorOnly ? 'floor only' : me.role}
+            </span>
+          </NavLink>
         </div>
       </header>
       <main id="room" className="px-4 py-4 md:px-6">
         <Outlet />
       </main>
+      <SureDialog />
       <CommandBar
         open={open === 'commands'}
         onClose={() => setOpen(null)}

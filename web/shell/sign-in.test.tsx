@@ -44,14 +44,14 @@ describe('the first account', () => {
   };
 
   it('is not sent while the two passwords differ', async () => {
-    const { user, sent } = inHall(<FirstAccount />);
+    const { user, sent } = inHall(<FirstAccount needsCode={false} />);
     await fill(user, 'long enough 2');
     expect(screen.getByText('The two passwords differ.')).toBeTruthy();
     expect(sent).toEqual([]);
   });
 
   it('names the field that the server refuses', async () => {
-    const { user, sent } = inHall(<FirstAccount />, {
+    const { user, sent } = inHall(<FirstAccount needsCode={false} />, {
       answers: {
         'POST /api/first-account': new No(
           422,

@@ -31,12 +31,19 @@ function Stairs() {
 export function SignIn({ start }: { start: Start }) {
   const send = useSend('signIn');
   const { register, handleSubmit } = useForm<SignInRequest>({ defaultValues: { login: '', password: '' } });
+  const [asksCode, setAsksCode] = useState(false);
+  if (!asksCode && send.error instanceof Refused && send.error.problem.needs === 'code') setAsksCode(true);
   return (
     <Threshold
       title={start.hall?.name ?? 'Meister'}
       lead="The hall’s shared library of squat, lunge, hinge and bridge variations, the log, and what follows from it."
     >
-      <form className="grid gap-4" onSubmit={handleSubmit((values) => send.mutate(values))}>
+      <form
+        className="grid gap-4"
+        onSubmit={handleSubmit(({ code, ...values }) =>
+          send.mutate({ ...values, ...(code ? { code } : {}) }),
+        )}
+      >
         <h2>Sign in</h2>
         <TextField label="Sign-in name" autoComplete="username" required {...register('login')} />
         <TextField
@@ -46,6 +53,14 @@ export function SignIn({ start }: { start: Start }) {
           required
           {...register('password')}
         />
+        {asksCode && (
+          <TextField
+            label="Code of your authenticator, or a recovery code"
+            autoComplete="one-time-code"
+            autoFocus
+            {...register('code')}
+          />
+        )}
         {send.error && <Notice tone="warn">{send.error.message}</Notice>}
         <Button type="submit" tone="main" disabled={send.isPending}>
           Sign in
@@ -75,7 +90,7 @@ export function SignIn({ start }: { start: Start }) {
   );
 }
 
-export function FirstAccount() {
+export function FirstAccount({ needsCode }: { needsCode: boolean }) {
   const send = useSend('makeFirstAccount');
   const [again, setAgain] = useState('');
   const { register, handleSubmit, control } = useForm<FirstAccountRequest>();
@@ -125,6 +140,16 @@ export function FirstAccount() {
           onChange={(e) => setAgain(e.target.value)}
           error={differs ? 'The two passwords differ.' : undefined}
         />
+        {needsCode && (
+          <TextField
+            label="Code on the server’s console"
+            autoComplete="off"
+            required
+            hint="Eight letters and digits: whoever can read them there may open the hall."
+            error={error?.field('setUp')}
+            {...register('setUp')}
+          />
+        )}
         {send.error && <Notice tone="warn">{send.error.message}</Notice>}
         <Button type="submit" tone="main" disabled={send.isPending}>
           Open the hall

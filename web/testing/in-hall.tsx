@@ -40,8 +40,9 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
     demo: false,
     ...hall,
   },
-  me: { id: 'me', name: 'Jo Tester', login: 'jo', role, squadIds: ['squad'] },
+  me: { id: 'me', name: 'Jo Tester', login: 'jo', role, squadIds: ['squad'], floorOnly: false },
   demoAccounts: [],
+  needsCode: false,
   edition: { number: 1, name: 'First', date: TODAY, changesSince: 0 },
 });
 
