@@ -7,6 +7,6 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist-server',
     emptyOutDir: true,
-    rollupOptions: { input: { main: 'server/main.ts', restore: 'server/restore.ts' } },
+    rollupOptions: { input: { main: 'server/main.ts', restore: 'server/restore.ts', reset: 'server/reset.ts' } },
   },
 });

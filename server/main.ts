@@ -1,10 +1,17 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { mkdir } from 'node:fs/promises';
+import { chmod, mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
 import { createApp } from './app.ts';
-import { FolderInUse, keepSnapshots, lockFolder, openEmbedded, openServer } from './db/index.ts';
+import {
+  FolderInUse,
+  keepSnapshots,
+  newestSnapshot,
+  lockFolder,
+  openEmbedded,
+  openServer,
+} from './db/index.ts';
 import { dayIn, hallRow } from './hall/index.ts';
 import { reportsFromLog } from './log/index.ts';
 import { loadDemo } from './demo/index.ts';
@@ -15,7 +22,28 @@ const newSetUpCode = () =>
 
 const SNAPSHOT_EVERY_MS = 3 * 60_000;
 
+/** A folder that cannot be opened any more, and how to go on from its newest snapshot. */
+class Damaged extends Error {}
+
+async function openHere(folder: string, tell: ((line: string) => void) | undefined) {
+  try {
+    return await openEmbedded(path.join(folder, 'db'), { tell });
+  } catch (error) {
+    console.error(error);
+    const snapshot = await newestSnapshot(path.join(folder, 'snapshots'));
+    throw new Damaged(
+      `The data in ${folder} cannot be opened: it is damaged, perhaps by a power cut. It is left as it is.\n${
+        snapshot
+          ? `Go on from its newest snapshot:\n  npm run restore -- ${snapshot} ${folder}-again --keep-access\n  MEISTER_DATA=${folder}-again npm start`
+          : 'There is no snapshot in it. Restore a backup with npm run restore.'
+      }`,
+    );
+  }
+}
+
 async function main(): Promise<void> {
+  // What is written here is for whoever runs the server, and nobody else on the machine.
+  process.umask(0o077);
   const demo = process.argv.includes('--demo');
   // An empty variable means the default, as an unset one does.
   const port = Number(process.env.PORT || 4180);
@@ -27,11 +55,10 @@ async function main(): Promise<void> {
 
   const tell = process.env.MEISTER_DEBUG === '1' ? (line: string) => console.log(line) : undefined;
   const url = process.env.DATABASE_URL;
-  await mkdir(folder, { recursive: true });
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  await chmod(folder, 0o700);
   const unlock = await lockFolder(folder);
-  const { db, close } = url
-    ? await openServer(url, tell)
-    : await openEmbedded(path.join(folder, 'db'), { tell });
+  const { db, close } = url ? await openServer(url, tell) : await openHere(folder, tell);
   const clock = () => new Date();
   if (demo && (await hallRow(db)) === null) {
     console.log('Loading the demo hall …');
@@ -86,6 +113,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof FolderInUse ? error.message : error);
+  console.error(error instanceof FolderInUse || error instanceof Damaged ? error.message : error);
   process.exit(1);
 });

@@ -1,4 +1,3 @@
-import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 import { createGunzip } from 'node:zlib';
 import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
@@ -25,6 +24,20 @@ export function tablesInOrder(): PgTable[] {
 
 /** Made anew on restoring. */
 const DERIVED: ReadonlySet<PgTable> = new Set<PgTable>([schema.setSummary, schema.standing]);
+/** Of the moment: no file brings a sign-in back, or the device of a link. */
+const OF_THE_MOMENT: ReadonlySet<PgTable> = new Set<PgTable>([
+  schema.signIn,
+  schema.failedSignIn,
+  schema.linkDevice,
+]);
+/** What a backup leaves out. */
+export const leftOut = (table: PgTable): boolean => DERIVED.has(table) || OF_THE_MOMENT.has(table);
+
+const MB = 1024 * 1024;
+/** No row is longer; and no backup is packed tighter, beyond what fits into memory anyway. */
+const LONGEST_LINE = 16 * MB;
+const TIGHTEST = 300;
+const LOOKED_AT_FROM = 64 * MB;
 
 const FORMAT = 'meister-backup';
 
@@ -36,7 +49,7 @@ export async function backupLines(db: Db, at: Date): Promise<string[]> {
   return db.transaction(
     async (tx) => {
       const lines = [JSON.stringify({ format: FORMAT, version: 1, at: at.toISOString() })];
-      for (const table of tablesInOrder().filter((t) => !DERIVED.has(t))) {
+      for (const table of tablesInOrder().filter((t) => !leftOut(t))) {
         const name = getTableName(table);
         for (const row of await tx.select().from(table)) lines.push(JSON.stringify({ table: name, row }));
       }
@@ -49,13 +62,54 @@ export async function backupLines(db: Db, at: Date): Promise<string[]> {
 
 export class BadBackup extends Error {}
 
+/** Refuses what is small as a file and endless unpacked, before it fills memory or disk. */
+async function* unpacked(file: Readable): AsyncGenerator<string> {
+  let packed = 0;
+  let whole = 0;
+  let line: string[] = [];
+  let length = 0;
+  file.on('data', (chunk: Buffer) => (packed += chunk.length));
+  const gunzip = createGunzip();
+  file.on('error', (error) => gunzip.destroy(error));
+  const text = file.pipe(gunzip).setEncoding('utf8') as AsyncIterable<string>;
+  for await (const chunk of text) {
+    whole += chunk.length;
+    if (whole > LOOKED_AT_FROM && whole > TIGHTEST * packed) {
+      throw new BadBackup(`The file unpacks to more than ${TIGHTEST} times its size: it is no backup.`);
+    }
+    const parts = chunk.split('\n');
+    for (const [i, part] of parts.entries()) {
+      line.push(part);
+      length += part.length;
+      if (length > LONGEST_LINE)
+        throw new BadBackup('A line of the file is longer than any row: it is no backup.');
+      if (i < parts.length - 1) {
+        yield line.join('');
+        line = [];
+        length = 0;
+      }
+    }
+  }
+  if (length > 0) yield line.join('');
+}
+
+export interface RestoreOptions {
+  /** Passwords, codes, PINs and links come back too: right after a power cut, not from an older backup. */
+  keepAccess?: boolean;
+}
+
 /**
- * Reads a gzipped backup into an empty database, whole or not at all.
+ * Reads a gzipped backup into an empty database, whole or not at all. No sign-in comes back; passwords and links only
+ * where that is asked for, since one that was changed or revoked after the backup would be good again.
  * @throws BadBackup when the file is not a backup, is cut short or names an unknown table
  */
-export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: number; at: string }> {
+export async function restoreBackup(
+  db: Db,
+  file: Readable,
+  { keepAccess = false }: RestoreOptions = {},
+): Promise<{ rows: number; at: string }> {
   const tables = new Map(tablesInOrder().map((t) => [getTableName(t), t]));
-  const lines = createInterface({ input: file.pipe(createGunzip()), crlfDelay: Infinity });
+  const lines = unpacked(file);
   return db.transaction(async (tx) => {
     let header: { format?: string; version?: number; at?: string } | null = null;
     let ended: number | null = null;
@@ -81,6 +135,11 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
       const table = tables.get(line.table as string);
       if (!table)
         throw new BadBackup(`The backup names a table that is not known here: ${String(line.table)}.`);
+      if (leftOut(table)) {
+        // A version before wrote them down as well.
+        rows++;
+        continue;
+      }
       if (batch && (batch.table !== table || batch.rows.length >= 200)) await flush();
       batch ??= { table, rows: [] };
       batch.rows.push(line.row as Record<string, unknown>);
@@ -92,6 +151,7 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
       throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
     await rebuildDerived(tx);
     await knowStaff(tx);
+    if (!keepAccess) await endAccess(tx, String(header.at));
     // What is counted up goes on after the highest one restored.
     for (const [table, column] of [
       ['move', 'sequence'],
@@ -104,6 +164,15 @@ export async function restoreBackup(db: Db, file: Readable): Promise<{ rows: num
     }
     return { rows, at: String(header.at) };
   });
+}
+
+/** No password, code, PIN or link of the backup opens anything. */
+async function endAccess(tx: Db, at: string): Promise<void> {
+  const none = { passwordHash: '', pinHash: null, totpSecret: null, totpPending: null, recovery: [] };
+  await tx.update(schema.staff).set(none);
+  for (const links of [schema.ownLink, schema.share]) {
+    await tx.update(links).set({ revokedAt: at }).where(isNull(links.revokedAt));
+  }
 }
 
 /**

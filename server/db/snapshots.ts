@@ -36,10 +36,11 @@ export function keepSnapshots(db: Db, folder: string, clock: () => Date, everyMs
     const at = clock();
     try {
       const text = (await backupLines(db, at)).join('\n');
-      await mkdir(folder, { recursive: true });
-      const name = `meister-${at.toISOString().replaceAll(':', '-')}.ndjson.gz`;
+      await mkdir(folder, { recursive: true, mode: 0o700 });
+      const next = Math.max(0, ...(await names(folder)).map(numberOf)) + 1;
+      const name = `meister-${at.toISOString().replaceAll(':', '-')}-${String(next).padStart(8, '0')}.ndjson.gz`;
       const partial = path.join(folder, `.${name}.part`);
-      const handle = await open(partial, 'w');
+      const handle = await open(partial, 'w', 0o600);
       await handle.writeFile(await compress(text));
       await handle.sync();
       await handle.close();
@@ -78,22 +79,40 @@ async function syncFolder(folder: string): Promise<void> {
   await handle.close();
 }
 
+/**
+ * Snapshots are counted: which is newer does not hang on the clock, which may have run ahead and been put back. One of a
+ * version that did not count is older than all that are.
+ */
+const numberOf = (name: string): number => Number(/Z-(\d+)\.ndjson\.gz$/.exec(name)?.[1] ?? 0);
+const newestFirst = (all: readonly string[]): string[] =>
+  [...all].sort((a, b) => numberOf(b) - numberOf(a) || (a < b ? 1 : -1));
+
+async function names(folder: string): Promise<string[]> {
+  const all = await readdir(folder).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === 'ENOENT') return [];
+    throw error;
+  });
+  return all.filter((n) => n.startsWith('meister-') && n.endsWith('.ndjson.gz'));
+}
+
+/** The path of the newest snapshot in a folder; null: there is none. */
+export async function newestSnapshot(folder: string): Promise<string | null> {
+  const [newest] = newestFirst(await names(folder));
+  return newest ? path.join(folder, newest) : null;
+}
+
 /** Names to delete, given all names: keeps the newest ones and the last of each of the newest days. */
-export function toDelete(names: readonly string[]): string[] {
-  const newestFirst = [...names].sort().reverse();
+export function toDelete(all: readonly string[]): string[] {
+  const ordered = newestFirst(all);
   const lastOfDay = new Map<string, string>();
-  for (const name of newestFirst) {
+  for (const name of ordered) {
     const day = name.slice('meister-'.length, 'meister-2026-11-24'.length);
     if (!lastOfDay.has(day)) lastOfDay.set(day, name);
   }
-  const kept = new Set([
-    ...newestFirst.slice(0, KEEP_NEWEST),
-    ...[...lastOfDay.values()].slice(0, KEEP_DAYS),
-  ]);
-  return newestFirst.filter((name) => !kept.has(name));
+  const kept = new Set([...ordered.slice(0, KEEP_NEWEST), ...[...lastOfDay.values()].slice(0, KEEP_DAYS)]);
+  return ordered.filter((name) => !kept.has(name));
 }
 
 async function rotate(folder: string): Promise<void> {
-  const names = (await readdir(folder)).filter((n) => n.startsWith('meister-') && n.endsWith('.ndjson.gz'));
-  for (const name of toDelete(names)) await unlink(path.join(folder, name));
+  for (const name of toDelete(await names(folder))) await unlink(path.join(folder, name));
 }

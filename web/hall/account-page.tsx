@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Account, Colleague } from '../../contract/access.ts';
-import { mayLeave, Refused, useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
+import { mayLeave, Refused, signOut, useAsk, useSend, useSendTo, useSigned } from '../shell/index.ts';
 import { Qr } from '../sheets/index.ts';
 import { Button, Dialog, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 
@@ -9,10 +9,15 @@ export function AccountPage() {
   const { me } = useSigned();
   return (
     <div className="mx-auto max-w-5xl">
-      <h1>{me.name}</h1>
-      <p className="mb-4 text-soft">
-        {me.role}, signs in as {me.login}
-      </p>
+      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>{me.name}</h1>
+          <p className="text-soft">
+            {me.role}, signs in as {me.login}
+          </p>
+        </div>
+        <Button onClick={signOut}>Sign out</Button>
+      </div>
       {me.role !== 'viewer' && <ChangeCoach />}
       {me.floorOnly ? (
         <Notice>

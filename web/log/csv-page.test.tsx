@@ -84,7 +84,7 @@ describe('sets as a file', () => {
     const asked = async () => {
       const saved = vi.spyOn(globalThis, 'fetch');
       await user.click(screen.getByRole('button', { name: 'Download the sets' }));
-      return String(saved.mock.calls.at(-1)![0]);
+      return saved.mock.calls.at(-1)![0] as string;
     };
     expect(await asked()).toBe('/api/sets.csv');
     await screen.findByRole('option', { name: 'Juniors' });

@@ -4,9 +4,8 @@ import { useNavigate } from 'react-router';
 import { KIND_WORDS } from '../../core/library/index.ts';
 import { Dialog } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
-import { queryClient, send } from './api.ts';
 import { currentTheme, preferences, setTheme } from './preferences.ts';
-import { mayLeave } from './leaving.ts';
+import { signOut } from './leaving.ts';
 import { useLibrary } from './library.ts';
 import { usePeople } from './people.tsx';
 import { useSigned, useUnits } from './start.tsx';
@@ -95,17 +94,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             </Item>
             <Item onSelect={act(onShortcuts)}>Show the keys</Item>
             <Item onSelect={go('/me')}>Your account; change of coach</Item>
-            <Item
-              onSelect={act(() => {
-                if (!mayLeave()) return;
-                void send('signOut', {}, undefined).then(() => {
-                  queryClient.clear();
-                  location.assign('/');
-                });
-              })}
-            >
-              Sign out
-            </Item>
+            <Item onSelect={act(signOut)}>Sign out</Item>
           </Group>
           <Group heading="Rooms">
             {rooms.map(([name, to]) => (

@@ -17,7 +17,7 @@ export {
 } from './api.ts';
 export type { Letter } from './api.ts';
 export { Download } from './download.tsx';
-export { mayLeave, warnBeforeSignOut } from './leaving.ts';
+export { mayLeave, signOut, warnBeforeSignOut } from './leaving.ts';
 export { useLibrary } from './library.ts';
 export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';

@@ -116,7 +116,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
           </Button>
           <NavLink
             to="/me"
-            className="inline-flex min-h-11 items-center"
+            className="inline-flex min-h-9 items-center"
             aria-label={`${me.name}: account, change of coach`}
           >
             <span className="sm:hidden">{initials(me.name)}</span>
