@@ -13,13 +13,23 @@ export const isoDate = () =>
   Joi.string()
     .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
     .messages({ 'string.pattern.base': '{{#label}} must be a date like 2026-11-24' });
+/** Nobody here trains before or after. */
+const FIRST_DAY = '1900-01-01';
+const LAST_DAY = '2200-12-31';
 /** A day that there is: the calendar has no 31st of February. */
 export const day = () =>
   isoDate()
     .custom((value: string, helpers) =>
-      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error('any.invalid'),
+      !new Date(`${value}T00:00:00Z`).toISOString().startsWith(value)
+        ? helpers.error('any.invalid')
+        : value < FIRST_DAY || value > LAST_DAY
+          ? helpers.error('any.only')
+          : value,
     )
-    .messages({ 'any.invalid': '{{#label}} is a day that the calendar does not have' });
+    .messages({
+      'any.invalid': '{{#label}} is a day that the calendar does not have',
+      'any.only': '{{#label}} lies in no year from 1900 to 2200',
+    });
 export const text = (most = 2000) => Joi.string().min(1).max(most);
 export const looseText = (most = 2000) => Joi.string().allow('').max(most);
 export const oneOf = <T extends string>(list: readonly T[]) => Joi.string().valid(...list);

@@ -20,6 +20,7 @@ import type { Door } from '../core/floor/index.ts';
 import type { ShelfInForce } from '../core/library/index.ts';
 import type { Session } from './access/index.ts';
 import type { Db, schema } from './db/index.ts';
+import { refuseNoText } from './bounds.ts';
 import { bodyOf, check, problemResponse, Refusal } from './http.ts';
 import type { App, Services } from './http.ts';
 
@@ -174,8 +175,10 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       if (row.sure && !common.isSure(signed!.session, s)) {
         return problemResponse(403, 'Give your password again first.', { needs: 'password again' });
       }
+      const asked = wire.req.query();
+      refuseNoText(asked);
       const params = partsOf(wire);
-      const query = check(schemas.query ?? null, wire.req.query(), 400);
+      const query = check(schemas.query ?? null, asked, 400);
       const context = await common.contextOf(s, signed);
       if (row.etag) {
         const tag = await common.stateTag(context);
@@ -188,7 +191,7 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       const held = await heldBy(row.whose, context, wire, String(params.link));
       const body: unknown = row.file
         ? await wire.req.text()
-        : schemas.body && (await bodyOf(wire, schemas.body));
+        : schemas.body && (await bodyOf(wire, schemas.body, row.who.includes('anyone')));
       const guarded = signed
         ? await guardedBy(row, name, { ...context, ...signed }, { params, query, body })
         : {};
@@ -240,6 +243,7 @@ const part = (of: unknown, ...names: string[]): Record<string, unknown> =>
 /** @throws Refusal 404 for a kind or number that there is not, 422 for what is no id, date … */
 function partsOf(wire: Wire): Record<string, unknown> {
   const parts = Object.entries(wire.req.param()) as [PartName, string][];
+  refuseNoText(Object.fromEntries(parts));
   return Object.fromEntries(
     parts.map(([name, value]) => {
       const { schema, absent } = PARTS[name];

@@ -1,6 +1,9 @@
 import type { Context, Hono } from 'hono';
 import Joi from 'joi';
 import type { Problem } from '../contract/problem.ts';
+import { refuseCrowded, refuseNoText, REQUEST } from './bounds.ts';
+import type { Bounds } from './bounds.ts';
+import { Refusal } from './refusal.ts';
 import type { Lasting } from './access/index.ts';
 import type { Db, Snapshots, Tell } from './db/index.ts';
 
@@ -27,16 +30,7 @@ export interface Services {
 
 export type App = Hono;
 
-/** A request that is refused: becomes a problem-details answer. */
-export class Refusal extends Error {
-  readonly status: number;
-  readonly extra: Partial<Problem>;
-  constructor(status: number, detail: string, extra: Partial<Problem> = {}) {
-    super(detail);
-    this.status = status;
-    this.extra = extra;
-  }
-}
+export { Refusal } from './refusal.ts';
 
 const TITLES: Record<number, string> = {
   400: 'The request could not be read',
@@ -91,30 +85,25 @@ export function check<T>(schema: Joi.Schema<T> | null, value: unknown, status = 
 
 const NOTHING = Joi.object({}).prefs({ errors: { wrap: { label: false } } });
 
-const DEEPEST = 24;
-
-/** Depth is looked at before anything recursive touches the value. */
-export function refuseTooDeep(value: unknown): void {
-  let level: unknown[] = [value];
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > DEEPEST) {
-      throw new Refusal(422, `It is nested more than ${DEEPEST} deep. Nothing was kept.`);
-    }
-    level = level.flatMap((v) =>
-      typeof v === 'object' && v !== null ? Object.values(v as Record<string, unknown>) : [],
-    );
-  }
-}
-
-/** Reads and validates the JSON body of a request. */
-export async function bodyOf(wire: Context, schema: Joi.Schema): Promise<unknown> {
+/** The JSON of a text, within bounds. @throws Refusal 400 for what is no JSON or no text, 413 for what holds too much */
+export function readJson(text: string, bounds: Bounds): unknown {
+  refuseCrowded(text, bounds);
   let value: unknown;
   try {
-    value = JSON.parse(await wire.req.text());
+    value = JSON.parse(text);
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
     throw new Refusal(400, 'The request is not valid JSON. Nothing was changed.');
   }
-  refuseTooDeep(value);
-  return check(schema, value);
+  refuseNoText(value);
+  return value;
+}
+
+/**
+ * Reads and validates the JSON body of a request.
+ * @param firstOnly tells the first thing that is wrong, and looks no further
+ */
+export async function bodyOf(wire: Context, schema: Joi.Schema, firstOnly: boolean): Promise<unknown> {
+  const value = readJson(await wire.req.text(), REQUEST);
+  return check(firstOnly ? schema.prefs({ abortEarly: true }) : schema, value);
 }

@@ -49,11 +49,37 @@ function saidOnce(c: Criterion, nameOf: NameOfLevel = NO_NAMES): string {
  * Judges a criterion on the level's sessions (ascending by date), as seen from the last of them.
  * Without any session everything that is read from sets is unknown.
  */
-export function evaluate(
+export const evaluate = (
   c: Criterion,
   sessions: readonly EvidenceSession[],
   ctx: EvaluationContext,
   asOf: IsoDate = ctx.today,
+): Judged => judged(c, sessions, ctx, asOf, new Map());
+
+/** What was judged inside a run, by how many sessions were seen and the day: runs in runs ask the same again and again. */
+type Memo = Map<Criterion, Map<string, Judged>>;
+
+function judgedOnce(
+  c: Criterion,
+  sessions: readonly EvidenceSession[],
+  ctx: EvaluationContext,
+  asOf: IsoDate,
+  memo: Memo,
+): Judged {
+  const key = `${sessions.length} ${asOf}`;
+  const own = memo.get(c) ?? new Map<string, Judged>();
+  memo.set(c, own);
+  const found = own.get(key) ?? judged(c, sessions, ctx, asOf, memo);
+  own.set(key, found);
+  return found;
+}
+
+function judged(
+  c: Criterion,
+  sessions: readonly EvidenceSession[],
+  ctx: EvaluationContext,
+  asOf: IsoDate,
+  memo: Memo,
 ): Judged {
   const sentence = saidOnce(c, ctx.nameOf);
   if (isAtom(c) || c.kind === 'not') {
@@ -84,14 +110,14 @@ export function evaluate(
     health: parts.some((p) => p.health),
   });
   if (c.kind !== 'sessionsRunning') {
-    const parts = c.of.map((part) => evaluate(part, sessions, ctx, asOf));
+    const parts = c.of.map((part) => judged(part, sessions, ctx, asOf, memo));
     const states = parts.map((p) => p.judgement);
     return group(c.kind === 'all' ? allOf(states) : anyOf(states), parts, '');
   }
   const parts: Judged[] = [];
   for (let back = 0; back < c.sessions && back < sessions.length; back++) {
     const seen = sessions.slice(0, sessions.length - back);
-    parts.push(evaluate(c.of, seen, ctx, back === 0 ? asOf : seen.at(-1)!.date));
+    parts.push(judgedOnce(c.of, seen, ctx, back === 0 ? asOf : seen.at(-1)!.date, memo));
   }
   const states = parts.map((p) => p.judgement);
   const held = states.findIndex((s) => s !== 'met');

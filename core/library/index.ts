@@ -23,7 +23,7 @@ export type {
   Tempo,
   Variation,
 } from './documents.ts';
-export { breachesOf, withChanges } from './integrity.ts';
+export { breachesOf, criterionBreaches, withChanges } from './integrity.ts';
 export type { Breach } from './integrity.ts';
 export type { DocumentField, DocumentFields } from './kinds/field.ts';
 export { KINDS } from './kinds/kind.ts';

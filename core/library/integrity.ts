@@ -1,5 +1,5 @@
 import { levelNamedBy, criterionProblems, leavesOf } from '../criterion/index.ts';
-import type { Body } from './documents.ts';
+import type { Body, Ladder } from './documents.ts';
 import { KIND_WORDS } from './documents.ts';
 import { answerReferencesOf, criteriaOf, referencesOf } from './references.ts';
 import { documentId, shelfOf } from './shelf.ts';
@@ -47,6 +47,14 @@ export function withChanges(shelf: Shelf, bodies: readonly Body[]): Shelf {
 
 const doubled = (ids: readonly string[]) => ids.filter((id, i) => ids.indexOf(id) !== i);
 
+/** What is unfit in the criteria of a ladder, each with its place. */
+export const criterionBreaches = (ladder: Ladder): [string, string][] =>
+  ladder.levels.flatMap((level, i) =>
+    criteriaOf(level).flatMap(({ path, criterion }) =>
+      criterionProblems(criterion).map((problem): [string, string] => [`levels[${i}].${path}`, problem]),
+    ),
+  );
+
 function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
   switch (body.kind) {
     case 'ladder': {
@@ -54,6 +62,7 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
         'levels',
         `Two levels are called "${id}".`,
       ]);
+      found.push(...criterionBreaches(body));
       body.levels.forEach((level, i) => {
         for (const need of level.entryNeeds) {
           const ladder = shelf.get('ladder', need.ladder);
@@ -65,7 +74,6 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
           }
         }
         for (const { path, criterion } of criteriaOf(level)) {
-          for (const problem of criterionProblems(criterion)) found.push([`levels[${i}].${path}`, problem]);
           for (const atom of leavesOf(criterion)) {
             const named = levelNamedBy(atom);
             const ladder = named && shelf.get('ladder', named.ladder);

@@ -7,7 +7,8 @@ import type { LibraryFile } from '../../core/exchange/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { editionHeader } from '../hall/index.ts';
-import { check, Refusal, refuseTooDeep } from '../http.ts';
+import { LIBRARY_FILE } from '../bounds.ts';
+import { check, readJson, Refusal } from '../http.ts';
 import { proposeItems, putInForce } from './changes.ts';
 import { shelfInForce } from './shelf.ts';
 
@@ -24,14 +25,7 @@ export async function exportLibrary(db: Db, { shelf }: ShelfInForce): Promise<st
  * @throws Refusal 409 when the hall has documents, 422 with the list of what is wrong
  */
 export async function importLibrary(tx: Db, text: string, by: string, at: Date): Promise<number> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    throw new Refusal(422, 'The file is not valid JSON. Nothing was imported.');
-  }
-  refuseTooDeep(value);
-  const file = check<LibraryFile>(libraryFileSchema, value);
+  const file = check<LibraryFile>(libraryFileSchema, readJson(text, LIBRARY_FILE));
   const ids = file.documents.map(documentId);
   const twice = ids.find((id, i) => ids.indexOf(id) !== i);
   if (twice) throw new Refusal(422, `documents: "${twice}" stands in the file twice. Nothing was imported.`);

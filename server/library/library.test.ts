@@ -319,7 +319,7 @@ describe('the library file', () => {
       expect(
         (await head.refused('POST', '/api/library/import', '{"a":'.repeat(40) + '1' + '}'.repeat(40))).detail,
       ).toContain('nested more than');
-      expect((await head.refused('POST', '/api/library/import', 'not json')).status).toBe(422);
+      expect((await head.refused('POST', '/api/library/import', 'not json')).status).toBe(400);
       expect(await empty.db.select().from(schema.entry)).toEqual([]);
       expect(await empty.db.select().from(schema.change)).toEqual([]);
     } finally {

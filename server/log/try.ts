@@ -2,6 +2,7 @@ import { judge } from '../../core/floor/index.ts';
 import { and, eq, gte, inArray } from 'drizzle-orm';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
+import { criterionBreaches } from '../../core/library/index.ts';
 import type { TryRequest, TryResult } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
@@ -18,6 +19,8 @@ export async function tryLadder(c: Context, { ladder, personId, level: id }: Try
   const { db, today } = c;
   const level = ladder.levels.find((l) => l.id === id);
   if (!level) throw new Refusal(422, `level: the ladder has no level "${id}".`);
+  const unfit = criterionBreaches(ladder)[0];
+  if (unfit) throw new Refusal(422, `${unfit[0]}: ${unfit[1]} Nothing was tried.`);
   const own = (await recordsOf(db, c, [personId]))(personId);
   const now = own.standings.get(ladder.slug);
   const standsHere = now?.level === id;
