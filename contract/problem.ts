@@ -11,6 +11,8 @@ export interface Problem {
   inForce?: unknown;
   /** What is missing: the password given again, or a code beside the password. */
   needs?: 'password again' | 'code';
+  /** Under which the server's log says what broke. */
+  requestId?: string;
   /** Seconds to wait before another try. */
   retryAfterS?: number;
 }

@@ -21,8 +21,10 @@ import type { OpenContext } from './endpoint.ts';
 import { dayIn, editionHeader, hallRoutes, hallRow } from './hall/index.ts';
 import { FINDERS } from './finders.ts';
 import { problemResponse, Refusal } from './http.ts';
+import { PersonMemo } from './memo.ts';
 import { root } from './root.ts';
 import type { App, Services } from './http.ts';
+import { complaintOf, newRequestId } from './complaint.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes, ownHolder } from './log/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
@@ -44,16 +46,21 @@ const HANDLERS = {
   ...sheetRoutes,
 };
 
-async function contextOf(s: Services, signed: { me: Me; session: Session } | null): Promise<OpenContext> {
+async function contextOf(
+  s: Services,
+  memo: PersonMemo,
+  signed: { me: Me; session: Session } | null,
+): Promise<OpenContext> {
   const at = s.clock();
   const hall = await hallRow(s.db);
   return {
     ...s,
+    memo,
     me: signed?.me ?? null,
     session: signed?.session ?? null,
     at,
     hall,
-    told: console.error,
+    told: (what, error) => console.error(`${what} ${complaintOf(error)}`),
     today: dayIn(hall?.timeZone ?? 'UTC', at),
     inForce: await shelfInForce(s.db),
   };
@@ -64,9 +71,10 @@ async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
   return `W/"${boot}-${inForce.state}-${(await editionHeader(db)).number}"`;
 }
 
-/** The whole server as one Hono application; it keeps nothing of its own besides the services. */
+/** The whole server as one Hono application; besides the services it keeps what was put together about people. */
 export function createApp(s: Services): App {
   const app = new Hono();
+  const memo = new PersonMemo();
 
   const { answersAt } = s;
   if (answersAt) {
@@ -115,7 +123,7 @@ export function createApp(s: Services): App {
 
   mount(app, s, HANDLERS, {
     readMe,
-    contextOf,
+    contextOf: (services, signed) => contextOf(services, memo, signed),
     isSure: (session, { clock, lasting }) => isSure(session, clock(), lasting),
     guard,
     peopleOf,
@@ -130,8 +138,15 @@ export function createApp(s: Services): App {
     if ('getResponse' in error && error.getResponse().status === 403) {
       return problemResponse(403, 'The request came from another site. Nothing was changed.');
     }
-    console.error(`${c.req.method} ${c.req.path} failed:`, error);
-    return problemResponse(500, 'Something broke on the server. Nothing was half-written; try again.');
+    const requestId = newRequestId();
+    console.error(
+      `${requestId} ${c.req.method} ${routeOf(c)?.path ?? 'no such route'} 500: ${complaintOf(error)}`,
+    );
+    return problemResponse(
+      500,
+      `Something broke on the server. Nothing was half-written; try again. If it stays so, tell whoever runs it the number ${requestId}.`,
+      { requestId },
+    );
   });
 
   serveWeb(app);
@@ -163,7 +178,7 @@ function serveWeb(app: App): void {
     }),
   );
   app.all('/assets/*', () => problemResponse(404, 'There is no such file.'));
-  app.all(`${BEFORE_ALL}*`, (c) => problemResponse(404, `There is nothing at ${c.req.path}.`));
+  app.all(`${BEFORE_ALL}*`, () => problemResponse(404, 'There is nothing at this address.'));
   if (existsSync(dist)) {
     app.use('*', serveStatic({ root: dist, onFound: (_p, c) => c.header('cache-control', 'no-cache') }));
     app.get(

@@ -8,6 +8,7 @@ import type {
   Endpoint,
   EndpointName,
   File,
+  Matter,
   Params,
   PartName,
   Query,
@@ -23,6 +24,7 @@ import type { Db, schema } from './db/index.ts';
 import { refuseNoText } from './bounds.ts';
 import { bodyOf, check, problemResponse, Refusal } from './http.ts';
 import type { App, Services } from './http.ts';
+import type { PersonMemo } from './memo.ts';
 
 /** All that an answer is made from besides what was asked: read once for each request. */
 export interface OpenContext extends Services {
@@ -36,6 +38,8 @@ export interface OpenContext extends Services {
   hall: typeof schema.hall.$inferSelect | null;
   /** The library as it was when the request came in; a transaction that must not miss a change reads it anew. */
   inForce: ShelfInForce;
+  /** What was put together about people before. */
+  memo: PersonMemo;
   /** Is told of a computation that failed; the answer says so, the rest goes on. */
   told: (what: string, error: unknown) => void;
 }
@@ -195,7 +199,12 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
       const guarded = signed
         ? await guardedBy(row, name, { ...context, ...signed }, { params, query, body })
         : {};
-      const answer: any = await handler({ ...context, ...guarded, ...held, params, query, body, wire });
+      let answer: any;
+      try {
+        answer = await handler({ ...context, ...guarded, ...held, params, query, body, wire });
+      } finally {
+        if (row.method !== 'GET') tellMemo(row, context.memo, guarded, held);
+      }
       if (row.method !== 'GET') s.snapshots.changed();
       if (isFile(answer)) return fileResponse(wire, answer);
       return wire.json(answer, row.makes ? 201 : 200);
@@ -231,6 +240,19 @@ export function mount(app: App, s: Services, all: Handlers, common: Common): voi
   }
 }
 /* eslint-enable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-assignment */
+
+/** What is kept of people is made from these. */
+const KEPT_FROM: ReadonlySet<Matter> = new Set([
+  ...(ENDPOINTS.today.reads ?? []),
+  ...(ENDPOINTS.overview.reads ?? []),
+]);
+
+/** After a change: whose answers are old now. Also after one that failed, since part of it may have been done. */
+function tellMemo({ touches }: Endpoint, memo: PersonMemo, ...guarded: object[]): void {
+  if (touches && !touches.some((m) => KEPT_FROM.has(m))) return;
+  const of = Object.assign({}, ...guarded) as { person?: Person; about?: About | null; own?: OwnHolder };
+  memo.changed((of.person ?? of.about?.person ?? of.own?.person)?.id ?? null);
+}
 
 /** The members of these names, where it has any. */
 const part = (of: unknown, ...names: string[]): Record<string, unknown> =>

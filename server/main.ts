@@ -4,6 +4,7 @@ import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
 import { createApp } from './app.ts';
+import { complaintOf } from './complaint.ts';
 import {
   FolderInUse,
   keepSnapshots,
@@ -97,7 +98,7 @@ async function main(): Promise<void> {
     server.close();
     void snapshots
       .stop()
-      .catch((error: unknown) => console.error('The last snapshot could not be written:', error))
+      .catch((error: unknown) => console.error('The last snapshot could not be written:', complaintOf(error)))
       .then(close)
       .then(unlock)
       .then(() => process.exit(0));

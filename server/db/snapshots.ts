@@ -2,6 +2,7 @@ import { mkdir, open, readdir, rename, unlink } from 'node:fs/promises';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
+import { complaintOf } from '../complaint.ts';
 import { backupLines } from './backup.ts';
 import type { Db } from './database.ts';
 
@@ -58,7 +59,7 @@ export function keepSnapshots(db: Db, folder: string, clock: () => Date, everyMs
     return running;
   };
   const timer = setInterval(() => {
-    take().catch((error: unknown) => console.error('A snapshot could not be written:', error));
+    take().catch((error: unknown) => console.error('A snapshot could not be written:', complaintOf(error)));
   }, everyMs);
   timer.unref();
 

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, count, desc, eq } from 'drizzle-orm';
 import { placesOn, resolve, resolveLadder, summariesOf } from '../../core/library/index.ts';
 import type { Kind, Shelf } from '../../core/library/index.ts';
 import { libraryJsonSchema } from '../../contract/library.ts';
@@ -14,6 +14,9 @@ import { readerOf } from './reader.ts';
 import { inForce as documentInForce } from './shelf.ts';
 
 const { change, draft, edition, hall, revision } = schema;
+
+/** Drafts of one coach. */
+const MOST_DRAFTS = 100;
 
 // A shelf never changes once read, so its list is made once.
 const lists = new WeakMap<Shelf, EntrySummary[]>();
@@ -125,6 +128,15 @@ export const libraryRoutes = handlers({
           yours: body,
           inForce: kept.body,
         });
+      }
+      if (!kept) {
+        const [own] = await tx.db.select({ n: count() }).from(draft).where(eq(draft.staffId, tx.me.id));
+        if (own!.n >= MOST_DRAFTS) {
+          throw new Refusal(
+            409,
+            `You have ${own!.n} drafts. Put some in force or discard them first; this one was not kept.`,
+          );
+        }
       }
       const set = { base, body, also, at };
       await tx.db

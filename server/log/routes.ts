@@ -1,3 +1,4 @@
+import { grouped } from '../../core/floor/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { coverableBy, coversOf, endCover, takeCover } from './cover.ts';
@@ -25,7 +26,24 @@ import { tryLadder } from './try.ts';
 const received = (at: Date) => ({ receivedAt: at.toISOString() });
 
 export const logRoutes = handlers({
-  overview: async (c) => overview(c.db, c, c.mine),
+  overview: async (c) => {
+    const all = new Map(c.mine.map((m) => [m.person.id, m]));
+    const lines = await c.memo.of(
+      'overview',
+      `${c.inForce.state} ${c.today}`,
+      [...all.keys()],
+      async (missing) =>
+        grouped(
+          await overview(
+            c.db,
+            c,
+            missing.map((id) => all.get(id)!),
+          ),
+          (l) => l.personId,
+        ),
+    );
+    return [...lines.values()].flat();
+  },
 
   covers: (c) => coversOf(c),
 

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { canonicalJson } from '../../core/library/index.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import { refreshSummary, schema } from '../db/index.ts';
@@ -13,6 +13,9 @@ import { tell } from './stops.ts';
 import type { Teller } from './stops.ts';
 
 const { loggedSet, session, move, moveFlag, setTombstone, setVersion } = schema;
+
+/** Of one set so many earlier versions are kept; the oldest go. */
+const MOST_VERSIONS = 50;
 
 /** Who sends a set. */
 export interface Logger extends Teller {
@@ -238,6 +241,16 @@ async function keepVersion(tx: Db, before: typeof loggedSet.$inferSelect, body: 
       at,
     })
     .onConflictDoNothing();
+  const old = await tx
+    .select({ edit: setVersion.edit, hash: setVersion.hash })
+    .from(setVersion)
+    .where(eq(setVersion.setId, setId))
+    .orderBy(desc(setVersion.edit))
+    .offset(MOST_VERSIONS);
+  for (const v of old) {
+    const one = and(eq(setVersion.setId, setId), eq(setVersion.edit, v.edit), eq(setVersion.hash, v.hash));
+    await tx.delete(setVersion).where(one);
+  }
 }
 
 async function flagMoves(tx: Db, setId: string, edit: number, what: string, at: string): Promise<string[]> {

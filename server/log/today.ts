@@ -12,12 +12,39 @@ import { weekdayOf } from './weekday.ts';
 /** Everybody given with what they do next, what to watch, and what to ask before work. */
 export async function todayOf(c: Context, people: readonly About[]): Promise<Today> {
   const { db, inForce, today: date } = c;
-  const ids = people.map((p) => p.person.id);
   const squads = (await squadList(db)).map(({ id, name, trainingDays }) => ({
     id,
     name,
     trains: trainingDays.length === 0 || trainingDays.includes(weekdayOf(date)),
   }));
+  // Those who look after somebody see the same of them; who covers sees what is theirs to see, put together for them.
+  const own = new Map(people.filter((p) => p.hold === 'looks after').map((p) => [p.person.id, p]));
+  const kept = await c.memo.of('today', `${inForce.state} ${date}`, [...own.keys()], (missing) =>
+    peopleToday(
+      c,
+      missing.map((id) => own.get(id)!),
+      squads,
+    ),
+  );
+  const covered = await peopleToday(
+    c,
+    people.filter((p) => p.hold === 'covers'),
+    squads,
+  );
+  return {
+    date,
+    squads,
+    people: people.flatMap((p) => kept.get(p.person.id) ?? covered.get(p.person.id) ?? []),
+  };
+}
+
+async function peopleToday(
+  c: Context,
+  people: readonly About[],
+  squads: Today['squads'],
+): Promise<Map<string, TodayPerson>> {
+  const { db, inForce, today: date } = c;
+  const ids = people.map((p) => p.person.id);
   const records = await recordsOf(db, c, ids);
   const checkIns = await checkInsOf(db, ids, date);
   const tried = await cuesTriedBy(db, ids);
@@ -25,10 +52,8 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
   const onNow = [...new Set(ids.flatMap((id) => variationsNow(inForce, records(id))))];
   const aids = await newestWithAids(db, ids, onNow);
   const done = await setsOn(db, ids, date);
-  return {
-    date,
-    squads,
-    people: people.map(({ person, hold, door }): TodayPerson => {
+  return new Map(
+    people.map(({ person, hold, door }): [string, TodayPerson] => {
       const own = records(person.id);
       const checkIn = checkIns.get(person.id) ?? null;
       const trains = person.squadId === null || (squads.find((s) => s.id === person.squadId)?.trains ?? true);
@@ -40,7 +65,7 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
         restrictions: own.restrictions,
         lastSession: own.lastSession,
       });
-      return {
+      const found: TodayPerson = {
         personId: person.id,
         expected: checkIn?.here ?? trains,
         checkIn: checkIn && door.checkIn(checkIn),
@@ -63,6 +88,7 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
             }) ?? [],
         ),
       };
+      return [person.id, found];
     }),
-  };
+  );
 }
