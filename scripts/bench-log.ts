@@ -13,6 +13,7 @@ import { set } from '../core/testing/samples.ts';
 import { seeded, uuidFrom } from '../core/testing/seeded.ts';
 import { middle, show } from './measure.ts';
 
+/** The day on which the hall of the bench stands. */
 const TODAY = '2026-11-24';
 const PEOPLE = 500;
 /** Sets of one session on one ladder. */
@@ -20,7 +21,7 @@ const SETS = 3;
 const LADDERS = 5;
 
 /** A hall of 500 people with so many sets each, over as many sessions as that takes; every third day a session. */
-async function fill(db: Db, setsEach: number): Promise<void> {
+export async function fill(db: Db, setsEach: number, today = TODAY): Promise<void> {
   const random = seeded(setsEach);
   const inForce = await shelfInForce(db);
   const ladders = laddersOf(inForce.shelf).slice(0, LADDERS);
@@ -43,12 +44,12 @@ async function fill(db: Db, setsEach: number): Promise<void> {
         id: uuidFrom(random),
         personId: person.id,
         ladder: ladder.slug,
-        date: daysAfter(TODAY, -Math.min(sessions * 3, 21 + Math.floor(random() * 40))),
+        date: daysAfter(today, -Math.min(sessions * 3, 21 + Math.floor(random() * 40))),
         kind: 'placed',
         toLevel: at[k]!.id,
         reason: 'bench',
         by: 'bench',
-        at: `${TODAY}T12:00:00Z`,
+        at: `${today}T12:00:00Z`,
         stateNumber: inForce.state,
         revisions: {},
         setIds: [],
@@ -56,7 +57,7 @@ async function fill(db: Db, setsEach: number): Promise<void> {
     });
     for (let n = 0; n < sessions; n++) {
       const id = uuidFrom(random);
-      sessionLines.push(`${id}\t${person.id}\t${daysAfter(TODAY, -3 * n - 1)}`);
+      sessionLines.push(`${id}\t${person.id}\t${daysAfter(today, -3 * n - 1)}`);
       let ordinal = 0;
       at.forEach((level) => {
         for (let s = 0; s < SETS; s++) {

@@ -14,6 +14,7 @@ import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
 import { benchFloor } from './bench-floor.ts';
 import { benchLibrary } from './bench-library.ts';
+import { benchLoad } from './bench-load.ts';
 import { benchLog } from './bench-log.ts';
 import { findChromium } from './chromium.mjs';
 import { demoServer } from './demo-server.ts';
@@ -116,6 +117,8 @@ show('one decision, records in memory', await median(200, () => judge({ inForce,
 await close();
 
 await benchLog();
+
+await benchLoad();
 
 await benchLibrary();
 

@@ -24,9 +24,9 @@ import { problemResponse, Refusal } from './http.ts';
 import { PersonMemo } from './memo.ts';
 import { root } from './root.ts';
 import type { App, Services } from './http.ts';
-import { complaintOf, newRequestId } from './complaint.ts';
+import { complaintOf, isOutOfReach, newRequestId } from './complaint.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
-import { logRoutes, ownHolder } from './log/index.ts';
+import { logRoutes, ownHolder, warmToday } from './log/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
 import { sharedLink, sheetRoutes } from './sheets/index.ts';
 
@@ -66,15 +66,37 @@ async function contextOf(
   };
 }
 
+const WARM_EVERY_MS = 60_000;
+
+/**
+ * Puts today together for everybody when the server starts, the day begins or the library has changed, so that a squad
+ * that arrives all at once waits for nothing.
+ * @returns how to end it
+ */
+export function keepWarm(s: Services, memo: PersonMemo): () => void {
+  let of = '';
+  const round = async () => {
+    const c = await contextOf(s, memo, null);
+    const now = `${c.inForce.state} ${c.today}`;
+    if (c.hall === null || now === of) return;
+    of = now;
+    await warmToday(c);
+  };
+  const go = () => void round().catch((error: unknown) => console.error(`Warming: ${complaintOf(error)}`));
+  const timer = setInterval(go, WARM_EVERY_MS);
+  timer.unref();
+  go();
+  return () => clearInterval(timer);
+}
+
 /** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */
 async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
   return `W/"${boot}-${inForce.state}-${(await editionHeader(db)).number}"`;
 }
 
 /** The whole server as one Hono application; besides the services it keeps what was put together about people. */
-export function createApp(s: Services): App {
+export function createApp(s: Services, memo: PersonMemo = new PersonMemo()): App {
   const app = new Hono();
-  const memo = new PersonMemo();
 
   const { answersAt } = s;
   if (answersAt) {
@@ -137,6 +159,15 @@ export function createApp(s: Services): App {
     if (error instanceof Refusal) return problemResponse(error.status, error.message, error.extra);
     if ('getResponse' in error && error.getResponse().status === 403) {
       return problemResponse(403, 'The request came from another site. Nothing was changed.');
+    }
+    if (isOutOfReach(error)) {
+      return problemResponse(
+        503,
+        'The database cannot be reached just now. Nothing was changed; try again.',
+        {
+          retryAfterS: 5,
+        },
+      );
     }
     const requestId = newRequestId();
     console.error(

@@ -26,3 +26,20 @@ export function complaintOf(error: unknown): string {
   const frames = stack.split('\n').filter((line) => /^\s+at /.test(line));
   return [words.join(' < '), ...frames.slice(0, MOST_FRAMES)].join('\n');
 }
+
+// SQLSTATE of class 08 and the shutdown codes of 57P (PostgreSQL documentation, appendix A), and those of the socket.
+const GONE = /^(08\w{3}|57P0[1-3]|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND)$/;
+
+/** Whether the database is not there: it stops, starts or cannot be reached. */
+export function isOutOfReach(error: unknown): boolean {
+  for (let e: unknown = error, depth = 0; e instanceof Error && depth < 4; e = e.cause, depth++) {
+    const { code } = e as { code?: unknown };
+    if (typeof code === 'string' && GONE.test(code)) return true;
+    if (
+      e.message === 'Connection terminated unexpectedly' ||
+      e.message.startsWith('timeout exceeded when trying to connect')
+    )
+      return true;
+  }
+  return false;
+}

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { Context as Wire } from 'hono';
 import type Joi from 'joi';
 import type { Me } from '../contract/access.ts';
@@ -101,7 +102,25 @@ export const handlers = <K extends EndpointName>(of: Handlers<K>): Handlers<K> =
 
 /** All of the work is kept, or nothing: its context reads and writes in one transaction. */
 export const allOrNothing = <C extends OpenContext, T>(c: C, work: (c: C) => Promise<T>): Promise<T> =>
-  c.db.transaction((tx) => work({ ...c, db: tx }));
+  c.db.transaction(async (tx) => {
+    const personId = aboutWhom(c);
+    if (personId) await inTurn(tx, [personId]);
+    return work({ ...c, db: tx });
+  });
+
+/** Whoever changes something about the same person at the same time does so one after the other. */
+export async function inTurn(tx: Db, personIds: readonly string[]): Promise<void> {
+  // In one order, so that no two wait for each other.
+  for (const id of [...personIds].sort()) {
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`);
+  }
+}
+
+/** Whom the guard let through to; null: nobody in particular. */
+function aboutWhom(...guarded: object[]): string | null {
+  const of = Object.assign({}, ...guarded) as { person?: Person; about?: About | null; own?: OwnHolder };
+  return (of.person ?? of.about?.person ?? of.own?.person)?.id ?? null;
+}
 
 /** What the rooms give for every request. */
 export interface Common {
@@ -250,8 +269,7 @@ const KEPT_FROM: ReadonlySet<Matter> = new Set([
 /** After a change: whose answers are old now. Also after one that failed, since part of it may have been done. */
 function tellMemo({ touches }: Endpoint, memo: PersonMemo, ...guarded: object[]): void {
   if (touches && !touches.some((m) => KEPT_FROM.has(m))) return;
-  const of = Object.assign({}, ...guarded) as { person?: Person; about?: About | null; own?: OwnHolder };
-  memo.changed((of.person ?? of.about?.person ?? of.own?.person)?.id ?? null);
+  memo.changed(aboutWhom(...guarded));
 }
 
 /** The members of these names, where it has any. */

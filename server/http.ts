@@ -44,6 +44,7 @@ const TITLES: Record<number, string> = {
   422: 'Something in it is wrong',
   429: 'Too many tries',
   500: 'Something broke here',
+  503: 'Not just now',
 };
 
 export function problemResponse(status: number, detail: string, extra: Partial<Problem> = {}): Response {

@@ -3,8 +3,9 @@ import { chmod, mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
-import { createApp } from './app.ts';
+import { createApp, keepWarm } from './app.ts';
 import { complaintOf } from './complaint.ts';
+import { PersonMemo } from './memo.ts';
 import {
   FolderInUse,
   keepSnapshots,
@@ -72,7 +73,8 @@ async function main(): Promise<void> {
   const setUpCode = hall === null && reached ? newSetUpCode() : null;
   if (setUpCode) console.log(`To make the first account, enter this code: ${setUpCode}`);
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
-  const app = createApp({
+  const memo = new PersonMemo();
+  const services = {
     db,
     clock,
     boot: randomUUID(),
@@ -83,7 +85,9 @@ async function main(): Promise<void> {
     answersAt: allowedHosts(host, publicUrl, process.env.ALLOWED_HOSTS),
     setUpCode,
     lasting: LASTING,
-  });
+  };
+  const app = createApp(services, memo);
+  const cool = keepWarm(services, memo);
   // A tablet that asks again after a pause finds its connection still open.
   const serverOptions = { keepAliveTimeout: 60_000 };
   const server = serve({ fetch: app.fetch, port, hostname: host, serverOptions }, () => {
@@ -95,6 +99,7 @@ async function main(): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
+    cool();
     server.close();
     void snapshots
       .stop()

@@ -4,6 +4,7 @@ import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
+import { complaintOf } from '../complaint.ts';
 import { root } from '../root.ts';
 import * as schema from './schema.ts';
 import { tellSlowQueries } from './slow.ts';
@@ -47,15 +48,36 @@ export async function openEmbedded(
   return { db, close: () => client.close(), dump: () => client.dumpDataDir('none') };
 }
 
+/** How long anything may take on a server, ms: nobody waits for ever for what does not come. */
+const PATIENCE = {
+  max: 10,
+  connectionTimeoutMillis: 10_000,
+  statement_timeout: 60_000,
+  lock_timeout: 20_000,
+  idle_in_transaction_session_timeout: 60_000,
+};
+/** Any number that nobody else locks. */
+const STARTING = 4_180_001;
+
 /** Opens a PostgreSQL server (15 or newer) and brings its tables up to date; `tell` is told of each slow query. */
 export async function openServer(url: string, tell?: Tell): Promise<OpenDatabase> {
   const { default: pg } = await import('pg');
   const { drizzle } = await import('drizzle-orm/node-postgres');
   const { migrate } = await import('drizzle-orm/node-postgres/migrator');
-  const pool = new pg.Pool({ connectionString: url });
+  const pool = new pg.Pool({ connectionString: url, ...PATIENCE });
+  // A connection that lies idle when the database stops is gone; the next request opens another.
+  pool.on('error', (error) => console.error(`A connection to the database ended: ${complaintOf(error)}`));
   if (tell) pool.on('connect', (client) => tellSlowQueries(client, tell));
   const db = drizzle(pool, { schema });
-  await migrate(db, { migrationsFolder });
+  // Of two servers that start on one empty database, one makes the tables and the other waits.
+  const first = await pool.connect();
+  try {
+    await first.query('select pg_advisory_lock($1)', [STARTING]);
+    await migrate(drizzle(first, { schema }), { migrationsFolder });
+  } finally {
+    await first.query('select pg_advisory_unlock($1)', [STARTING]).catch(() => undefined);
+    first.release();
+  }
   return { db, close: () => pool.end() };
 }
 

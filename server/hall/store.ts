@@ -72,6 +72,13 @@ export async function addStaff(db: Db, member: NewStaff, passwordHash: string): 
 /** Changes a staff member; a hall always keeps one active head coach. */
 export async function editStaff(db: Db, id: string, edit: StaffEdit): Promise<void> {
   const login = edit.login.trim().toLowerCase();
+  // Two who take each other's role at once: the second sees what the first has done.
+  await db
+    .select({ id: schema.staff.id })
+    .from(schema.staff)
+    .where(eq(schema.staff.role, 'head coach'))
+    .orderBy(schema.staff.id)
+    .for('update');
   const [found] = await db.select().from(schema.staff).where(eq(schema.staff.id, id)).for('update');
   if (!found) throw new Refusal(404, 'There is no such staff member.');
   await refuseTakenLogin(db, login, id);

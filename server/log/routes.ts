@@ -19,7 +19,7 @@ import {
 import { clear, keepStop, reportsToRead, stopsOf, takeNote } from './reports.ts';
 import { keepPlacement, nextTrial, placementsOf } from './placements.ts';
 import { exportSetsCsv, importSetsCsv, previewSetsCsv } from './sets-csv.ts';
-import { dropSet, keepSet, staffLogger } from './sets.ts';
+import { deletedOrAgain, dropSet, keepSet, staffLogger } from './sets.ts';
 import { todayOf } from './today.ts';
 import { tryLadder } from './try.ts';
 
@@ -131,7 +131,7 @@ export const logRoutes = handlers({
 
   keepSet: (c) => allOrNothing(c, (tx) => keepSet(tx, tx.params.id, tx.body, staffLogger(tx))),
 
-  deleteSet: (c) => allOrNothing(c, (tx) => dropSet(tx, tx.params.id, tx.body.edit)),
+  deleteSet: (c) => deletedOrAgain(() => allOrNothing(c, (tx) => dropSet(tx, tx.params.id, tx.body.edit))),
 
   setsCsv: async (c) => ({
     file: await exportSetsCsv(c, c.query),

@@ -9,6 +9,7 @@ import type { Query } from '../../contract/endpoints.ts';
 import type { Person } from '../../contract/people.ts';
 import type { CsvPreview, CsvResult } from '../../contract/session.ts';
 import { among, refreshSummariesOf, schema } from '../db/index.ts';
+import { inTurn } from '../endpoint.ts';
 import type { Context, Mine } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { referWhereDue } from './reports.ts';
@@ -162,6 +163,7 @@ export async function importSetsCsv(c: Context & Mine, text: string): Promise<Cs
     });
   }
   const fresh = rows.filter((r) => !r.known);
+  await inTurn(tx, [...new Set(fresh.map(({ set }) => set.personId))]);
   const sessions = new Map<string, string>();
   for (const { set } of fresh) {
     const key = `${set.personId} ${set.date}`;

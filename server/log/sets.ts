@@ -4,6 +4,7 @@ import { canonicalJson } from '../../core/library/index.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import { refreshSummary, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import { inTurn } from '../endpoint.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { isBy, personOf } from '../people/index.ts';
@@ -109,6 +110,8 @@ async function putSet(
   by: Logger,
 ): Promise<SetResult> {
   await personOf(tx, personId);
+  // A deletion of it that comes at the same moment waits.
+  await inTurn(tx, [id]);
   refuseFuture(date, today, 'The set was not stored.');
   await refuseUnknownRevision(tx, fields.variation, fields.variationRevision, 'The set was not stored.');
   const receivedAt = at.toISOString();
@@ -199,6 +202,28 @@ async function putSet(
   return done(fields.edit, await flagMoves(tx, id, fields.edit, 'corrected', receivedAt));
 }
 
+/** The set that was not there when its deletion began has arrived: begin anew. */
+class ArrivedMeanwhile extends Error {}
+
+/** Deletes, and once more where the set arrived at the same moment. */
+export async function deletedOrAgain(work: () => Promise<SetResult>): Promise<SetResult> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!(error instanceof ArrivedMeanwhile)) throw error;
+    return work();
+  }
+}
+
+async function personOfSet(tx: Db, id: string): Promise<string | null> {
+  const [row] = await tx
+    .select({ personId: session.personId })
+    .from(loggedSet)
+    .innerJoin(session, eq(session.id, loggedSet.sessionId))
+    .where(eq(loggedSet.id, id));
+  return row?.personId ?? null;
+}
+
 /** Takes a set out of all computation; deleting twice, or one not received yet, is no error. */
 export async function deleteSet(
   { db: tx, at }: Pick<OpenContext, 'db' | 'at'>,
@@ -206,6 +231,13 @@ export async function deleteSet(
   edit: number,
 ): Promise<SetResult> {
   const receivedAt = at.toISOString();
+  const whose = await personOfSet(tx, id);
+  if (whose) await inTurn(tx, [whose]);
+  else {
+    // It may be arriving this very moment: whoever puts it holds its id until it is there.
+    await inTurn(tx, [id]);
+    if (await personOfSet(tx, id)) throw new ArrivedMeanwhile();
+  }
   const [before] = await tx.select().from(loggedSet).where(eq(loggedSet.id, id)).for('update');
   if (!before) {
     // The set may still be on its way from another tablet.

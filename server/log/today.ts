@@ -1,9 +1,10 @@
-import { lineOrFailure, variationsNow } from '../../core/floor/index.ts';
+import { doorFor, lineOrFailure, variationsNow } from '../../core/floor/index.ts';
 import { laddersOf } from '../../core/library/index.ts';
 import { askBeforeWork } from '../../core/ladder/index.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
-import type { About, Context } from '../endpoint.ts';
+import type { About, Context, Hold, OpenContext } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
+import { personList } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { newestWithAids, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -11,35 +12,58 @@ import { weekdayOf } from './weekday.ts';
 
 /** Everybody given with what they do next, what to watch, and what to ask before work. */
 export async function todayOf(c: Context, people: readonly About[]): Promise<Today> {
-  const { db, inForce, today: date } = c;
-  const squads = (await squadList(db)).map(({ id, name, trainingDays }) => ({
+  const squads = await squadsToday(c);
+  const of = (hold: Hold) => people.filter((p) => p.hold === hold);
+  const kept = await ownToday(c, of('looks after'), squads);
+  // Who covers sees what is theirs to see, put together for them.
+  const covered = await peopleToday(c, of('covers'), squads);
+  return {
+    date: c.today,
+    squads,
+    people: people.flatMap((p) => kept.get(p.person.id) ?? covered.get(p.person.id) ?? []),
+  };
+}
+
+/** So many people are put together at once; what waits, such as a set being logged, goes in between. */
+const WARMED_AT_ONCE = 5;
+
+/** Puts today together for everybody, before anybody asks. */
+export async function warmToday(c: OpenContext): Promise<void> {
+  const everybody = await personList(c.db);
+  const door = doorFor(true);
+  for (let i = 0; i < everybody.length; i += WARMED_AT_ONCE) {
+    const some = everybody.slice(i, i + WARMED_AT_ONCE);
+    await ownToday(
+      c,
+      some.map((person) => ({ person, hold: 'looks after', door })),
+      await squadsToday(c),
+    );
+    await new Promise((go) => setTimeout(go, 5));
+  }
+}
+
+async function squadsToday({ db, today: date }: OpenContext): Promise<Today['squads']> {
+  return (await squadList(db)).map(({ id, name, trainingDays }) => ({
     id,
     name,
     trains: trainingDays.length === 0 || trainingDays.includes(weekdayOf(date)),
   }));
-  // Those who look after somebody see the same of them; who covers sees what is theirs to see, put together for them.
-  const own = new Map(people.filter((p) => p.hold === 'looks after').map((p) => [p.person.id, p]));
-  const kept = await c.memo.of('today', `${inForce.state} ${date}`, [...own.keys()], (missing) =>
+}
+
+/** Of those whom somebody looks after: all who do see the same of them. */
+function ownToday(c: OpenContext, people: readonly About[], squads: Today['squads']) {
+  const own = new Map(people.map((p) => [p.person.id, p]));
+  return c.memo.of('today', `${c.inForce.state} ${c.today}`, [...own.keys()], (missing) =>
     peopleToday(
       c,
       missing.map((id) => own.get(id)!),
       squads,
     ),
   );
-  const covered = await peopleToday(
-    c,
-    people.filter((p) => p.hold === 'covers'),
-    squads,
-  );
-  return {
-    date,
-    squads,
-    people: people.flatMap((p) => kept.get(p.person.id) ?? covered.get(p.person.id) ?? []),
-  };
 }
 
 async function peopleToday(
-  c: Context,
+  c: OpenContext,
   people: readonly About[],
   squads: Today['squads'],
 ): Promise<Map<string, TodayPerson>> {

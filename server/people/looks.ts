@@ -1,4 +1,5 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
+import type { SQL } from 'drizzle-orm';
 import type { Me } from '../../contract/access.ts';
 import type { Person } from '../../contract/people.ts';
 import { coverDoor, doorFor } from '../../core/floor/index.ts';
@@ -9,7 +10,7 @@ import type { About, Context, Hold } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { personList, personOf } from './store.ts';
 
-const { cover, personCoach, staff, staffSquad } = schema;
+const { cover, person, personCoach, staff, staffSquad } = schema;
 
 type Of = (who: Pick<Person, 'id' | 'squadId'>) => Hold | null;
 
@@ -18,8 +19,13 @@ type Of = (who: Pick<Person, 'id' | 'squadId'>) => Hold | null;
  * today, those whom they cover. Everybody else is nobody's but the head coach's.
  */
 export async function holds(db: Db, me: Me, today: string): Promise<Of> {
-  if (me.role === 'head coach') return () => 'looks after';
-  if (me.role !== 'coach') return () => null;
+  return (await reachOf(db, me, today)).of;
+}
+
+/** The same, and the condition under which somebody is within reach; absent: everybody is. */
+async function reachOf(db: Db, me: Me, today: string): Promise<{ of: Of; where?: SQL | undefined }> {
+  if (me.role === 'head coach') return { of: () => 'looks after' };
+  if (me.role !== 'coach') return { of: () => null, where: sql`false` };
   const named = await db
     .select({ id: personCoach.personId })
     .from(personCoach)
@@ -29,12 +35,14 @@ export async function holds(db: Db, me: Me, today: string): Promise<Of> {
     .from(cover)
     .where(and(eq(cover.staffId, me.id), eq(cover.date, today), isNull(cover.endedAt)));
   const [byName, forToday] = [new Set(named.map((r) => r.id)), new Set(covered.map((r) => r.id))];
-  return ({ id, squadId }) =>
+  const where = or(inArray(person.squadId, [...me.squadIds]), inArray(person.id, [...byName, ...forToday]));
+  const of: Of = ({ id, squadId }) =>
     (squadId !== null && me.squadIds.includes(squadId)) || byName.has(id)
       ? 'looks after'
       : forToday.has(id)
         ? 'covers'
         : null;
+  return { of, where };
 }
 
 const doorOf = (hold: Hold, me: Me, today: string): Door =>
@@ -66,8 +74,8 @@ export async function guard(c: Context, personId: string, covered: boolean): Pro
 
 /** Everybody whom somebody looks after, and covers where that is enough. */
 export async function peopleOf(db: Db, me: Me, today: string, covered: boolean): Promise<About[]> {
-  const of = await holds(db, me, today);
-  return (await personList(db)).flatMap((person): About[] => {
+  const { of, where } = await reachOf(db, me, today);
+  return (await personList(db, where)).flatMap((person): About[] => {
     const hold = of(person);
     if (hold === null || (hold === 'covers' && !covered)) return [];
     return [{ person: shownPerson(person, hold), hold, door: doorOf(hold, me, today) }];

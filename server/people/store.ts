@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { eq, inArray, sql } from 'drizzle-orm';
+import type { SQL } from 'drizzle-orm';
 import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
@@ -27,8 +28,16 @@ const withCoaches = {
     (select jsonb_agg(c.staff_id order by c.staff_id) from person_coach c where c.person_id = ${person.id}), '[]'::jsonb)`,
 };
 
-export async function personList(db: Db): Promise<Person[]> {
-  return db.select(withCoaches).from(person).orderBy(person.name);
+/** Everybody, or those of whom a condition holds, by name. */
+export async function personList(db: Db, where?: SQL): Promise<Person[]> {
+  const { coachIds: _one, ...columns } = withCoaches;
+  const people = await db.select(columns).from(person).where(where).orderBy(person.name);
+  const named = new Map<string, string[]>();
+  // Few are named for anybody: all of them are read at once.
+  for (const { personId, staffId } of await db.select().from(personCoach).orderBy(personCoach.staffId)) {
+    named.set(personId, [...(named.get(personId) ?? []), staffId]);
+  }
+  return people.map((p) => ({ ...p, coachIds: named.get(p.id) ?? [] }));
 }
 
 export async function personOf(db: Db, id: string): Promise<Person> {

@@ -97,7 +97,8 @@ interface Beginning {
 /** Tests move the clock by weeks. */
 const FOR_EVER: Lasting = { wholeMs: LASTING.wholeMs, idleMs: Infinity, sureMs: Infinity };
 
-const appOn = (db: Db, clock: () => Date, more: Partial<Services> = {}): App =>
+/** A server on a database. */
+export const hallOn = (db: Db, clock: () => Date, more: Partial<Services> = {}): App =>
   createApp({
     db,
     clock,
@@ -116,7 +117,7 @@ async function begin(db: Db): Promise<Beginning> {
     .values({ name: 'Test hall', timeZone: 'UTC', paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' });
   const squadId = await saveSquad(db, null, { name: 'Squad' });
   const hash = await hashPassword(PASSWORD);
-  const app = appOn(db, () => NOW);
+  const app = hallOn(db, () => NOW);
   const cookies = {} as Beginning['cookies'];
   for (const [login, role] of Object.entries(ROLES) as [Exclude<Who, 'nobody'>, StaffRole][]) {
     const squadIds = login === 'coach' ? [squadId] : [];
@@ -150,14 +151,14 @@ export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promi
     : await begin(db);
   if (timeZone !== 'UTC') await db.update(schema.hall).set({ timeZone });
   let now = NOW;
-  const app = appOn(db, () => now);
+  const app = hallOn(db, () => now);
   return {
     app,
     db,
     squadId,
     setNow: (iso) => void (now = new Date(iso)),
     as: (who) => clientOf(app, who === 'nobody' ? null : cookies[who]),
-    server: (more) => appOn(db, () => now, more),
+    server: (more) => hallOn(db, () => now, more),
     cookie: (who) => cookies[who],
     close,
   };
