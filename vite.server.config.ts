@@ -7,6 +7,13 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist-server',
     emptyOutDir: true,
-    rollupOptions: { input: { main: 'server/main.ts', restore: 'server/restore.ts', reset: 'server/reset.ts' } },
+    rollupOptions: {
+      input: {
+        main: 'server/main.ts',
+        restore: 'server/restore.ts',
+        reset: 'server/reset.ts',
+        worker: 'server/worker.ts',
+      },
+    },
   },
 });

@@ -3,9 +3,11 @@ import Joi from 'joi';
 import type { Problem } from '../contract/problem.ts';
 import { refuseCrowded, refuseNoText, REQUEST } from './bounds.ts';
 import type { Bounds } from './bounds.ts';
+import { fieldOf } from './problem-field.ts';
 import { Refusal } from './refusal.ts';
 import type { Lasting } from './access/index.ts';
 import type { Db, Snapshots, Tell } from './db/index.ts';
+import type { Work } from './tasks.ts';
 
 /** What every room's routes are given. */
 export interface Services {
@@ -22,6 +24,8 @@ export interface Services {
   answersAt?: ((host: string) => boolean) | undefined;
   /** Asked for before the first account; null: whoever reaches the server may make it. */
   setUpCode: string | null;
+  /** Where what takes long is computed. */
+  work: Work;
   /** How long sessions last. */
   lasting: Lasting;
   /** For whoever works on it: is told each request's route, outcome and time. */
@@ -64,11 +68,7 @@ export function problemResponse(status: number, detail: string, extra: Partial<P
   return new Response(JSON.stringify(problem), { status, headers });
 }
 
-/** A validation error as the field it is about and a sentence. */
-export const fieldOf = (d: Joi.ValidationErrorItem) => ({
-  field: d.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${k}` : k), ''),
-  detail: `${d.message[0]?.toUpperCase() ?? ''}${d.message.slice(1)}.`,
-});
+export { fieldOf } from './problem-field.ts';
 
 /**
  * The value as the schema reads it; without a schema nothing may stand in it.

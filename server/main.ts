@@ -6,6 +6,7 @@ import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts
 import { createApp, keepWarm } from './app.ts';
 import { complaintOf } from './complaint.ts';
 import { PersonMemo } from './memo.ts';
+import { workPool } from './work-pool.ts';
 import {
   FolderInUse,
   keepSnapshots,
@@ -73,6 +74,7 @@ async function main(): Promise<void> {
   const setUpCode = hall === null && reached ? newSetUpCode() : null;
   if (setUpCode) console.log(`To make the first account, enter this code: ${setUpCode}`);
   const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
+  const pool = workPool();
   const memo = new PersonMemo();
   const services = {
     db,
@@ -85,6 +87,7 @@ async function main(): Promise<void> {
     answersAt: allowedHosts(host, publicUrl, process.env.ALLOWED_HOSTS),
     setUpCode,
     lasting: LASTING,
+    work: pool.work,
   };
   const app = createApp(services, memo);
   const cool = keepWarm(services, memo);
@@ -100,6 +103,7 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     cool();
+    void pool.close();
     server.close();
     void snapshots
       .stop()

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { LASTING } from '../access/index.ts';
 import { createApp } from '../app.ts';
+import { atOnce } from '../tasks.ts';
 import { clientOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 import { tellSlowQueries } from './slow.ts';
@@ -45,6 +46,7 @@ it('tells each request by its route, without person, token or body', async () =>
     proxies: 0,
     setUpCode: null,
     lasting: LASTING,
+    work: atOnce,
     publicUrl: 'http://localhost',
     tell: (line) => lines.push(line),
   });

@@ -1,75 +1,38 @@
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
-import { adjusted, demandOf, insteadOf, TIE_POINTS } from '../../core/demand/index.ts';
+import { insteadOf } from '../../core/demand/index.ts';
 import { barring, barSentence, factsOf, isInForce } from '../../core/ladder/index.ts';
-import {
-  breachesOf,
-  carryingBoth,
-  documentId,
-  KINDS,
-  mergeCues,
-  resolve,
-  titleOf,
-  withChanges,
-} from '../../core/library/index.ts';
-import { effectsOf, findingsOfChange, healthOf } from '../../core/review/index.ts';
+import { carryingBoth, documentId, mergeCues, resolve, titleOf } from '../../core/library/index.ts';
 import type { Body, Shelf } from '../../core/library/index.ts';
-import type { Finding, HealthInput } from '../../core/review/index.ts';
-import { bodySchema } from '../../contract/library.ts';
-import type { CheckResult } from '../../contract/library.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
-import { fieldOf, Refusal } from '../http.ts';
+import { Refusal } from '../http.ts';
 import { buildsOf, openRestrictions, peopleAnswering, saveAnswer } from '../people/index.ts';
 import { changeDetail, saveTogether } from './changes.ts';
 import { readerOf } from './reader.ts';
 import { shelfInForce } from './shelf.ts';
 
-const inputOn = (today: string): HealthInput => ({
-  today,
-  tiePoints: TIE_POINTS,
-  points: (v, mechanics) =>
-    adjusted({
-      demand: demandOf(REFERENCE_BUILD, mechanics),
-      adjustment: v.demandAdjustment?.points ?? 0,
-    }),
-});
-
-// A shelf never changes once read: its health differs only with the day.
-const known = new WeakMap<Shelf, { today: string; findings: Finding[] }>();
-
-function healthOn(shelf: Shelf, today: string): Finding[] {
-  const before = known.get(shelf);
-  if (before?.today === today) return before.findings;
-  const findings = healthOf(shelf, inputOn(today));
-  known.set(shelf, { today, findings });
-  return findings;
-}
-
 /** What the library says about itself, and about a change before it is made. */
 export const adviceRoutes = handlers({
-  health: async ({ db, inForce: { shelf }, today }) => ({
-    findings: healthOn(shelf, today),
+  health: async ({ db, inForce, work, today }) => ({
+    findings: await work('health', inForce, { today }),
     edition: await editionHeader(db),
-    documents: shelf.everything().length,
+    documents: inForce.shelf.everything().length,
   }),
 
-  checkDocuments: ({ inForce: { shelf }, body, today }) => checked(shelf, body.items, today),
+  checkDocuments: ({ inForce, work, body, today }) => work('check', inForce, { items: body.items, today }),
 
-  checkChange: async ({ db, inForce: { shelf }, params, today }) => {
+  checkChange: async ({ db, inForce, work, params, today }) => {
     const { items } = await changeDetail(db, params.id);
-    return checked(
-      shelf,
-      items.map((i) => i.proposed),
-      today,
-    );
+    return work('check', inForce, { items: items.map((i) => i.proposed), today });
   },
 
-  mergePlan: ({ inForce: { shelf, state }, params: { slug, keep } }) => {
+  mergePlan: async ({ inForce, work, params: { slug, keep } }) => {
+    const { shelf, state } = inForce;
     const bodies = mergedOr422(shelf, slug, keep);
     return {
       documents: bodies.slice(1).map((b) => ({ kind: b.kind, slug: b.slug, title: titleOf(b) })),
       carryBoth: carryingBoth(shelf, slug, keep),
-      effects: effectsOf(shelf, withChanges(shelf, bodies), bodies),
+      effects: await work('effects', inForce, { bodies }),
       state,
     };
   },
@@ -144,21 +107,4 @@ function mergedOr422(shelf: Shelf, drop: string, keep: string): Body[] {
     if (error instanceof RangeError) throw new Refusal(422, `${error.message} Nothing was merged.`);
     throw error;
   }
-}
-
-/** What these documents would do if they were in force; what cannot be read is told by field. */
-function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResult {
-  const errors: CheckResult['errors'] = [];
-  for (const item of items) {
-    const document = KINDS.includes(item.kind) ? `${item.kind}/${String(item.slug)}` : 'document';
-    for (const d of bodySchema.validate(item).error?.details ?? []) {
-      errors.push({ document, ...fieldOf(d) });
-    }
-  }
-  if (errors.length > 0) return { errors, breaches: [], findings: [], effects: null };
-  const after = withChanges(shelf, items);
-  const breaches = breachesOf(after);
-  const findings =
-    breaches.length > 0 ? [] : findingsOfChange(() => healthOn(shelf, today), after, items, inputOn(today));
-  return { errors, breaches, findings, effects: effectsOf(shelf, after, items) };
 }

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { breachesOf, documentId, shelfOf } from '../../core/library/index.ts';
-import type { ShelfInForce } from '../../core/library/index.ts';
-import { writeLibraryFile } from '../../core/exchange/index.ts';
 import { libraryFileSchema } from '../../contract/library.ts';
 import type { LibraryFile } from '../../core/exchange/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
+import type { OpenContext } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { LIBRARY_FILE } from '../bounds.ts';
 import { check, readJson, Refusal } from '../http.ts';
@@ -15,8 +14,12 @@ import { shelfInForce } from './shelf.ts';
 const { change, edition } = schema;
 
 /** The library in force as one canonical text. */
-export async function exportLibrary(db: Db, { shelf }: ShelfInForce): Promise<string> {
-  return writeLibraryFile(await editionHeader(db), shelf.everything());
+export async function exportLibrary({
+  db,
+  inForce,
+  work,
+}: Pick<OpenContext, 'db' | 'inForce' | 'work'>): Promise<string> {
+  return work('libraryFile', inForce, { edition: await editionHeader(db) });
 }
 
 /**

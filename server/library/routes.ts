@@ -45,8 +45,8 @@ export const libraryRoutes = handlers({
     edition: await editionHeader(db),
   }),
 
-  exportLibrary: async ({ db, inForce }) => ({
-    file: await exportLibrary(db, inForce),
+  exportLibrary: async (c) => ({
+    file: await exportLibrary(c),
     type: 'application/json; charset=utf-8',
     name: 'meister-library.json',
   }),

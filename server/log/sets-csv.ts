@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { and, eq, gte, isNull, lte } from 'drizzle-orm';
 import Papa from 'papaparse';
-import { NEEDED_COLUMNS, rowOfSet, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
+import { NEEDED_COLUMNS, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
 import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
 import { canonicalJson } from '../../core/library/index.ts';
 import { bySetOrder } from '../../core/log/index.ts';
@@ -193,7 +193,10 @@ export async function importSetsCsv(c: Context & Mine, text: string): Promise<Cs
 }
 
 /** Sets as a file, by person, date and place; pain only for those who may see it. */
-export async function exportSetsCsv({ db, mine }: Context & Mine, of: Query<'setsCsv'>): Promise<string> {
+export async function exportSetsCsv(
+  { db, mine, work, inForce }: Context & Mine,
+  of: Query<'setsCsv'>,
+): Promise<string> {
   const looked = mine;
   const people = new Map(looked.map(({ person }) => [person.id, person]));
   const doors = new Map(looked.map(({ person, door }) => [person.id, door]));
@@ -224,14 +227,7 @@ export async function exportSetsCsv({ db, mine }: Context & Mine, of: Query<'set
         name(a.personId).localeCompare(name(b.personId)) ||
         (a.set.date < b.set.date ? -1 : a.set.date > b.set.date ? 1 : bySetOrder(a.set, b.set)),
     );
-  return `${Papa.unparse(
-    {
-      fields: [...SET_COLUMNS],
-      data: sets.map(({ personId, set }) => {
-        const row = rowOfSet(doors.get(personId)!.set(set), name(personId));
-        return SET_COLUMNS.map((c) => row[c]);
-      }),
-    },
-    { newline: '\r\n' },
-  )}\r\n`;
+  return work('setsFile', inForce, {
+    rows: sets.map(({ personId, set }) => ({ name: name(personId), set: doors.get(personId)!.set(set) })),
+  });
 }

@@ -1,4 +1,3 @@
-import { judge } from '../../core/floor/index.ts';
 import { and, eq, gte, inArray } from 'drizzle-orm';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { Standing } from '../../core/ladder/index.ts';
@@ -38,13 +37,13 @@ export async function tryLadder(c: Context, { ladder, personId, level: id }: Try
     );
   const standing: Standing = standsHere ? { ...now, since } : { level: id, since, taken: [] };
   const evidence = { sets: rows.flatMap(setsOfSummary), earlierSessions: 0 };
-  const { decision, failure } = judge(
-    c,
+  const { evidence: _whole, ...records } = own;
+  const { decision, failure } = await c.work('judge', c.inForce, {
     ladder,
-    { ...own, evidence: () => evidence },
-    {
-      standing,
-    },
-  );
+    records,
+    evidence,
+    standing,
+    today,
+  });
   return { since: rows.length ? since : null, standsHere, decision, failure };
 }

@@ -14,6 +14,7 @@ import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
 import { importLibrary } from '../library/index.ts';
 import { root } from '../root.ts';
+import { atOnce } from '../tasks.ts';
 import type { App, Services } from '../http.ts';
 
 const ORIGIN = 'http://localhost';
@@ -108,6 +109,7 @@ export const hallOn = (db: Db, clock: () => Date, more: Partial<Services> = {}):
     proxies: 1,
     setUpCode: null,
     lasting: FOR_EVER,
+    work: atOnce,
     ...more,
   });
 

@@ -1,0 +1,34 @@
+import { shelfOf } from '../core/library/index.ts';
+import type { Body, ShelfInForce } from '../core/library/index.ts';
+import { doTask } from './tasks.ts';
+import type { Given, TaskName } from './tasks.ts';
+
+/** A state of the library as text in memory that all threads see: each reads it once. */
+export interface SharedLibrary {
+  key: string;
+  text: SharedArrayBuffer;
+}
+export interface Job<K extends TaskName = TaskName> {
+  name: K;
+  library: SharedLibrary;
+  given: Given<K>;
+}
+
+let last: { key: string; inForce: ShelfInForce } | null = null;
+
+function read({ key, text }: SharedLibrary): ShelfInForce {
+  if (last?.key === key) return last.inForce;
+  // A decoder reads no shared memory: the bytes are copied out first.
+  const { state, bodies, revisions } = JSON.parse(new TextDecoder().decode(new Uint8Array(text).slice())) as {
+    state: number;
+    bodies: Body[];
+    revisions: [string, number][];
+  };
+  last = { key, inForce: { state, shelf: shelfOf(bodies), revisions: new Map(revisions) } };
+  return last.inForce;
+}
+
+/** What a thread of the pool does. */
+export default function work({ name, library, given }: Job): unknown {
+  return doTask(name, read(library), given);
+}
