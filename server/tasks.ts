@@ -58,6 +58,9 @@ function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResu
 /** Records as they can be handed over: the evidence of one ladder beside them. */
 export type PlainRecords = Omit<PersonRecords, 'evidence'>;
 
+// A cell that begins like a formula is text to a spreadsheet too: it gets an apostrophe, which reading takes off again.
+const FILE = { newline: '\r\n', escapeFormulae: true };
+
 export const TASKS = {
   health: ({ shelf }: ShelfInForce, { today }: { today: string }) => healthOn(shelf, today),
 
@@ -83,7 +86,7 @@ export const TASKS = {
       const row = rowOfSet(set, name);
       return SET_COLUMNS.map((c) => row[c]);
     });
-    return `${Papa.unparse({ fields: [...SET_COLUMNS], data }, { newline: '\r\n' })}\r\n`;
+    return `${Papa.unparse({ fields: [...SET_COLUMNS], data }, FILE)}\r\n`;
   },
 };
 

@@ -10,6 +10,8 @@ checkViews([
   ['/ladders/bridge-ladder', region('Questions from the computed demand')],
   ['/body?a=back-squat&b=bench-thrust', (p) => p.locator('.js-plotly-plot')],
   ['/hall', (p) => p.getByRole('row', { name: /Mirela Ostrander/ })],
+  ['/me', region('Where you are signed in')],
+  ['/people/{Ines Vale-Corrigan}', region('Pain and stops')],
 ]);
 
 test('sign-in', async ({ browser }) => {

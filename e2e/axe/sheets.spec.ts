@@ -21,7 +21,8 @@ test('a shared link', async ({ browser, address }) => {
     data: { job: 'handout:box-squat,floor:box-squat', person: null, days: 1 },
   });
   const phone = await stranger(browser);
-  await phone.goto(new URL(((await share.json()) as { url: string }).url).pathname);
+  const { pathname, hash } = new URL(((await share.json()) as { url: string }).url);
+  await phone.goto(pathname + hash);
   await expect(phone.locator('[data-sheet="floor:box-squat"]')).toBeVisible();
   await check(phone);
 });

@@ -480,6 +480,20 @@ describe('sets as a file', () => {
     hall.as(who).ok<CsvPreview>('POST', '/api/sets/csv/preview', { text });
   const bringIn = (text: string) => hall.as('coach').ok<CsvResult>('POST', '/api/sets/csv', { text });
 
+  it('carry no formula, and come back as they were', async () => {
+    const id = await placedPerson(hall);
+    const about = { squadId: hall.squadId, statureM: null, massKg: null, note: '' };
+    await hall.as('head').ok('PUT', `/api/people/${id}`, { ...about, name: '=1+1 Ida' });
+    const aids = [{ name: '@hook', setting: '-3' }];
+    await log(setOf(id, { date: '2026-11-19', aids }));
+    const text = await csv(`/api/sets.csv?person=${id}`);
+    expect(text).toContain("'=1+1 Ida");
+    expect(text).not.toMatch(/(^|,|")[=@]/m);
+    const again = await preview(text);
+    expect(again.problems).toEqual([]);
+    expect(again.rows).toMatchObject([{ person: '=1+1 Ida', known: true, set: { aids } }]);
+  });
+
   it('go out and come back the same, and twice the same file brings nothing twice', async () => {
     const id = await placedPerson(hall);
     await log(

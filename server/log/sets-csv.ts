@@ -44,6 +44,7 @@ async function readSetsCsv(
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
     transformHeader: (h) => h.trim().toLowerCase(),
+    transform: (value) => value.replace(/^'(?=[=+\-@\t\r])/, ''),
   });
   const problems: SetRowProblem[] = [];
   const say = (line: number, column: SetRowProblem['column'], problem: string) =>
