@@ -53,6 +53,44 @@ async function makeHall(folder: string, today: string): Promise<{ coaches: Coach
   return { coaches, variations };
 }
 
+/** How long anybody else waits while one sends what is crowded, and asks for what takes long to compute. */
+async function benchStalls(base: string, cookie: string): Promise<void> {
+  const headers = { cookie, origin: base, 'content-type': 'application/json' };
+  const ask = async (method: string, to: string, body?: string) => {
+    const answer = await fetch(base + to, { method, headers, ...(body ? { body } : {}) });
+    return { status: answer.status, text: await answer.text() };
+  };
+  const keys = `{${Array.from({ length: 36_000 }, (_, i) => `"key${i}":1`).join()}}`;
+  const lists = `{"items":[${'[],'.repeat(150_000)}[]]}`;
+  const question = JSON.parse((await ask('GET', '/api/library/houseQuestion/depth')).text) as {
+    body: object;
+  };
+  const check = JSON.stringify({ items: [question.body] });
+  for (const [name, work] of [
+    ['nothing', () => new Promise((go) => setTimeout(go, 500))],
+    ['480 kB of keys before sign-in', () => ask('POST', '/api/sign-in', keys)],
+    ['480 kB of keys', () => ask('POST', '/api/library/check', keys)],
+    ['450 kB of lists', () => ask('POST', '/api/library/check', lists)],
+    ['what the library says about itself', () => ask('GET', '/api/library/health')],
+    ['the effects of a house answer', () => ask('POST', '/api/library/check', check)],
+  ] as const) {
+    let busy = true;
+    const waits: number[] = [];
+    const others = (async () => {
+      while (busy) {
+        const start = performance.now();
+        await ask('GET', '/api/heartbeat');
+        waits.push(performance.now() - start);
+      }
+    })();
+    // One that is answered before it was sent to its end may find its connection closed: that is its own affair.
+    await Promise.allSettled([work(), work(), work()]);
+    busy = false;
+    await others;
+    show(`longest wait of others beside ${name}`, Math.max(...waits));
+  }
+}
+
 /**
  * Fifty coaches on the built server: each reads today every ten seconds and logs a set every twenty, beginning all at
  * once on a server that has just started.
@@ -131,6 +169,7 @@ export async function benchLoad(seconds = 60): Promise<void> {
   show('all: 99th percentile', all[Math.floor(all.length * 0.99)]!, ['the median', middle(all)]);
   show('all: slowest', all.at(-1)!);
   console.log(`errors: ${failed}; this program used ${Math.round(100 * share)} % of one core`);
+  await benchStalls(server.base, coaches[0]!.cookie);
   agent.destroy();
   await server.stop();
   await rm(folder, { recursive: true, force: true });
