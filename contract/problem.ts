@@ -9,8 +9,8 @@ export interface Problem {
   /** Both versions, when a stale save is refused. */
   yours?: unknown;
   inForce?: unknown;
-  /** What is missing: the password given again, or a code beside the password. */
-  needs?: 'password again' | 'code';
+  /** What is missing: the password given again, a code beside it, or a sign-in of somebody else. */
+  needs?: 'password again' | 'code' | 'sign-in';
   /** Under which the server's log says what broke. */
   requestId?: string;
   /** Seconds to wait before another try. */

@@ -21,6 +21,8 @@ export interface Report {
   reach: Reach | null;
   /** It stops still: nobody has cleared it, or the clearance has run out. */
   open: boolean;
+  /** It was cleared for a time that is over. */
+  lapsed: boolean;
 }
 /** What the one who asks has not taken note of, and every stop that is open; the newest first. */
 export interface ReportToRead extends Report {

@@ -37,6 +37,7 @@ export class PersonMemo {
     // Read before anything is asked of the database: what changes meanwhile makes the answer an old one.
     const madeFrom = (id: string) => `${state} ${this.everybody} ${this.own.get(id) ?? 0}`;
     const missing = ids.filter((id) => this.kept.get(`${what} ${id}`)?.of !== madeFrom(id));
+    const values = new Map(ids.map((id) => [id, this.kept.get(`${what} ${id}`)?.value]));
     if (missing.length > 0) {
       const from = new Map(missing.map((id) => [id, madeFrom(id)]));
       const made = make(missing);
@@ -47,12 +48,14 @@ export class PersonMemo {
         entry.value.catch(() => this.kept.get(key) === entry && this.kept.delete(key));
         this.kept.delete(key);
         this.kept.set(key, entry);
+        values.set(id, entry.value);
       }
       await made;
     }
     const found = new Map<string, T>();
-    for (const id of ids) {
-      const value = (await this.kept.get(`${what} ${id}`)?.value) as T | undefined;
+    // Not read from what is kept: another who asks may have pushed it out meanwhile.
+    for (const [id, kept] of values) {
+      const value = (await kept) as T | undefined;
       if (value !== undefined) found.set(id, value);
     }
     for (const key of this.kept.keys()) {

@@ -45,7 +45,7 @@ export async function checkPin(db: Db, id: string, pin: string): Promise<void> {
     .returning({ pinHash: staff.pinHash });
   if (!member) {
     throw new Refusal(403, 'The PIN is not taken any more: sign in with name and password.', {
-      needs: 'password again',
+      needs: 'sign-in',
     });
   }
   if (!(await verifyPassword(pin, member.pinHash!))) throw new Refusal(422, 'The PIN is wrong.');

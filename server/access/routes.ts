@@ -5,12 +5,12 @@ import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import type { Me } from '../../contract/access.ts';
 import { schema } from '../db/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
-import type { Context, OpenContext } from '../endpoint.ts';
+import type { OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import type { Services } from '../http.ts';
 import { addressOf } from './address.ts';
 import { countAttempt } from './attempts.ts';
-import { dropCodes, offerCodes, startCodes, takeCode } from './codes.ts';
+import { dropCodes, offerCodes, startCodes } from './codes.ts';
 import { refuseCommon } from './common.ts';
 import { hashPassword } from './passwords.ts';
 import { checkPin, colleaguesOf, savePin } from './pin.ts';
@@ -59,8 +59,6 @@ async function open(
 const same = (a: string, b: string) =>
   a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
 const askedFrom = (c: Asked) => addressOf(c.wire, c.proxies);
-const ownPassword = (c: Context & Asked, password: string) =>
-  checkOwn(c.db, c.me, password, askedFrom(c), c.at);
 
 export const accessRoutes = handlers({
   signIn: async (c) => open(c, await checkSignIn(c.db, c.body, askedFrom(c), c.at)),
@@ -118,7 +116,7 @@ export const accessRoutes = handlers({
   savePassword: async (c) => {
     const { old, password } = c.body;
     refuseCommon(password, [c.me.login, c.me.name, c.hall?.name ?? '']);
-    await ownPassword(c, old);
+    await checkOwn(c.db, c.me, { password: old }, askedFrom(c), c.at, false);
     const passwordHash = await hashPassword(password);
     await allOrNothing(c, async ({ db }) => {
       await db.update(schema.staff).set({ passwordHash }).where(eq(schema.staff.id, c.me.id));
@@ -128,7 +126,7 @@ export const accessRoutes = handlers({
   },
 
   makeSure: async (c) => {
-    await takeCode(c.db, await ownPassword(c, c.body.password), c.body.code, c.at);
+    await checkOwn(c.db, c.me, c.body, askedFrom(c), c.at);
     await makeSure(c.db, c.session, c.at);
     return OK;
   },

@@ -38,16 +38,18 @@ export async function checkSignIn(
 }
 
 /**
- * Looks at the password of somebody who is signed in, in the queue and counted as at the door.
- * @throws Refusal 429, 422 for a wrong one
+ * Looks at the password, and the code where one is asked for, of somebody who is signed in: in the queue and counted as
+ * at the door.
+ * @throws Refusal 429, 422 for a wrong password, 401 for a wrong code
  */
 export async function checkOwn(
   db: Db,
   me: { id: string; login: string },
-  password: string,
+  { password, code }: { password: string; code?: string | undefined },
   address: string,
   now: Date,
-): Promise<typeof schema.staff.$inferSelect> {
+  asksCode = true,
+): Promise<void> {
   await countAttempt(db, me.login, address, now);
   const [found] = await db.select().from(schema.staff).where(eq(schema.staff.id, me.id));
   if (!(await queue(address, () => verifyPassword(password, found!.passwordHash)))) {
@@ -55,6 +57,6 @@ export async function checkOwn(
       errors: [{ field: 'password', detail: 'The password is wrong.' }],
     });
   }
+  if (asksCode) await takeCode(db, found!, code, now);
   await forgetAttempts(db, me.login, address);
-  return found!;
 }

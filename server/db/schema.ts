@@ -521,6 +521,8 @@ export const clearance = pgTable(
     untilDate: date('until_date', { mode: 'string' }),
     saidBy: text('said_by').notNull(),
     what: text('what').notNull(),
+    /** False: it renews one that ran out, and what was done meanwhile goes on counting. */
+    closes: boolean('closes').notNull().default(true),
     /** Sets of its day that were there already. */
     setIds: jsonb('set_ids').$type<string[]>().notNull(),
     by: text('by').notNull(),

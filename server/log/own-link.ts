@@ -24,6 +24,8 @@ const { loggedSet, ownLink, session } = schema;
 const DAY_MS = 24 * 3600_000;
 /** Nobody does more sets than this in a day; a lost link cannot fill the database. */
 const MOST_SETS_A_DAY = 80;
+/** Nor tells of pain, or presses stop, more often. */
+const MOST_TOLD_A_DAY = 100;
 /** Days back for which a person may still write down what they did. */
 const DAYS_BACK = 7;
 
@@ -233,6 +235,11 @@ export async function putOwnSet(c: Held, id: string, request: SetRequest): Promi
 /** The holder presses stop: nothing at all is proposed until a coach has looked and the head coach clears it. */
 export async function keepOwnStop(c: Held, id: string, { words }: OwnStopRequest): Promise<void> {
   const { person } = c.own;
+  const { report } = schema;
+  const told = and(eq(report.personId, person.id), eq(report.date, c.today), eq(report.told, 'alone'));
+  if ((await c.db.$count(report, told)) >= MOST_TOLD_A_DAY) {
+    throw new Refusal(422, 'Your coaches have been told. If it gets worse, see a doctor. Nothing was added.');
+  }
   await tell(c, ownLogger(person.name), {
     personId: person.id,
     source: `stop ${person.id} ${id}`,

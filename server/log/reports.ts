@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { and, desc, eq, gt, inArray, isNull, or } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNull, or, sql } from 'drizzle-orm';
 import type {
   ClearRequest,
   Report,
@@ -18,10 +18,10 @@ import type { About, Context, Mine, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { refuseFuture } from './known.ts';
 import { recordsOf } from './records.ts';
-import { openStops, stillOpen, tell } from './stops.ts';
+import { stillOpen, tell } from './stops.ts';
 import type { Now, Teller } from './stops.ts';
 
-const { clearance, loggedSet, person, report, reportRead, session } = schema;
+const { clearance, loggedSet, report, reportRead, session } = schema;
 
 /** Pain of so many days, and every open stop, wait to be taken note of. */
 const UNREAD_DAYS = 42;
@@ -102,11 +102,11 @@ export async function tellOutcome(
   });
 }
 
-type Stored = typeof report.$inferSelect & { until: string | null };
-const withUntil = { report, until: clearance.untilDate };
+type Stored = typeof report.$inferSelect & { open: boolean };
+const withOpen = (today: string) => ({ report, open: sql<boolean>`${stillOpen(today)}` });
 
-function reportOf({ inForce, today }: Context, r: Stored): Report {
-  const { id, personId, date, told, pain, felt, words, by, at, reach, clearanceId, until } = r;
+function reportOf({ inForce }: Context, r: Stored): Report {
+  const { id, personId, date, told, pain, felt, words, by, at, reach, clearanceId, open } = r;
   return {
     id,
     personId,
@@ -119,7 +119,8 @@ function reportOf({ inForce, today }: Context, r: Stored): Report {
     by,
     at: new Date(at).toISOString(),
     reach,
-    open: reach !== null && (clearanceId === null || (until !== null && until < today)),
+    open,
+    lapsed: open && clearanceId !== null,
   };
 }
 
@@ -129,7 +130,7 @@ export async function reportsToRead(c: Context & Mine): Promise<ReportToRead[]> 
   const names = new Map(mine.map(({ person: p }) => [p.id, p.name]));
   if (names.size === 0) return [];
   const rows = await db
-    .select({ ...withUntil, readAt: reportRead.at })
+    .select({ ...withOpen(today), readAt: reportRead.at })
     .from(report)
     .leftJoin(clearance, eq(clearance.id, report.clearanceId))
     .leftJoin(reportRead, and(eq(reportRead.reportId, report.id), eq(reportRead.staffId, me.id)))
@@ -141,8 +142,8 @@ export async function reportsToRead(c: Context & Mine): Promise<ReportToRead[]> 
     )
     .orderBy(desc(report.at))
     .limit(MOST_UNREAD);
-  return rows.map(({ report: r, until, readAt }) => ({
-    ...reportOf(c, { ...r, until }),
+  return rows.map(({ report: r, open, readAt }) => ({
+    ...reportOf(c, { ...r, open }),
     name: names.get(r.personId)!,
     unread: readAt === null,
   }));
@@ -166,7 +167,7 @@ export async function takeNote({ db, me, mine, at }: Context & Mine, ids: readon
 /** What was told of one person, and what cleared it. */
 export async function stopsOf(c: Context & About): Promise<StopsOfPerson> {
   const rows = await c.db
-    .select(withUntil)
+    .select(withOpen(c.today))
     .from(report)
     .leftJoin(clearance, eq(clearance.id, report.clearanceId))
     .where(eq(report.personId, c.person.id))
@@ -178,7 +179,7 @@ export async function stopsOf(c: Context & About): Promise<StopsOfPerson> {
     .where(eq(clearance.personId, c.person.id))
     .orderBy(desc(clearance.at));
   return {
-    reports: rows.map(({ report: r, until }) => reportOf(c, { ...r, until })),
+    reports: rows.map(({ report: r, open }) => reportOf(c, { ...r, open })),
     clearances: cleared.map(({ id, reaches, date, untilDate, saidBy, what, by }) => ({
       id,
       reaches,
@@ -197,9 +198,11 @@ export async function stopsOf(c: Context & About): Promise<StopsOfPerson> {
  */
 export async function clear(c: Context & About, { saidBy, what, until }: ClearRequest): Promise<void> {
   const { db: tx, me, at, today, person: who } = c;
-  // Two who clear at once: the second finds nothing left.
-  await tx.select({ id: person.id }).from(person).where(eq(person.id, who.id)).for('update');
-  const stops = (await openStops(tx, [who.id], today)).get(who.id) ?? [];
+  const stops = await tx
+    .select({ id: report.id, reach: report.reach, clearanceId: report.clearanceId })
+    .from(report)
+    .leftJoin(clearance, eq(clearance.id, report.clearanceId))
+    .where(and(eq(report.personId, who.id), stillOpen(today)));
   if (stops.length === 0) throw new Refusal(409, 'Nothing stops them any more. Nothing was changed.');
   if (until !== null && until < today) {
     throw new Refusal(422, `until: ${until} is over already. Nothing was changed.`);
@@ -210,7 +213,9 @@ export async function clear(c: Context & About, { saidBy, what, until }: ClearRe
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(and(eq(session.personId, who.id), eq(session.date, today)));
   const id = randomUUID();
-  const all = new Set(stops.map((s) => s.reach));
+  const all = new Set(stops.map((s) => s.reach!));
+  // Where every stop was cleared before for a time, this lengthens it: nobody begins anew for having waited.
+  const closes = stops.some((s) => s.clearanceId === null);
   await tx.insert(clearance).values({
     id,
     personId: who.id,
@@ -219,6 +224,7 @@ export async function clear(c: Context & About, { saidBy, what, until }: ClearRe
     untilDate: until,
     saidBy,
     what,
+    closes,
     setIds: sets.map((s) => s.id),
     by: me.name,
     byId: me.id,

@@ -77,10 +77,15 @@ describe('a stop', () => {
     const id = await put({ pain: 3 });
     await put({ pain: 3 }, id);
     expect((await stops()).reports).toMatchObject([{ pain: 3, reach: null, open: false }]);
-    await put({ pain: 9, edit: 2 }, id);
-    await put({ pain: 9, edit: 2 }, id);
-    await put({ pain: 2, edit: 3 }, id);
-    expect((await stops()).reports).toMatchObject([{ pain: 9, reach: 'everything', open: true }]);
+    const knee = { region: 'front of knee', kind: 'pain', side: 'left' } as const;
+    await put({ pain: 4, edit: 2, sensations: [knee] }, id);
+    await put({ pain: 9, edit: 3 }, id);
+    await put({ pain: 9, edit: 3 }, id);
+    await put({ pain: 2, edit: 4 }, id);
+    // Where it hurt is not taken back by what leaves it out.
+    expect((await stops()).reports.filter((r) => r.told === 'set')).toMatchObject([
+      { felt: [knee], pain: 9, reach: 'everything', open: true },
+    ]);
   });
 
   it('comes from the questions before work, and stands when they are answered anew', async () => {
@@ -211,6 +216,24 @@ describe('a clearance', () => {
     expect(await open()).toHaveLength(1);
     await clear();
     expect(await open()).toEqual([]);
+  });
+
+  it('that is renewed after its time takes nothing back of what was done meanwhile', async () => {
+    await put({ pain: 8 });
+    await clear({ ...CLEARANCE, until: '2026-12-01' });
+    for (const date of ['2026-11-26', '2026-11-29', '2026-12-01']) {
+      hall.setNow(`${date}T12:00:00Z`);
+      for (const ordinal of [1, 2, 3]) await put({ date, ordinal });
+    }
+    expect((await bridge()).outcome).toBe('move up');
+    hall.setNow('2026-12-02T12:00:00Z');
+    expect((await open()).map((r) => r.lapsed)).toEqual([true]);
+    expect((await bridge()).outcome).toBe('stop and refer');
+    await clear();
+    expect(await bridge()).toMatchObject({
+      outcome: 'move up',
+      sessionDates: ['2026-11-26', '2026-11-29', '2026-12-01'],
+    });
   });
 
   it('is not undone by what was done before it and is sent late', async () => {

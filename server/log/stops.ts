@@ -51,11 +51,13 @@ export async function tell({ db: tx, at, today }: Now, by: Teller, told: Told): 
   if (!stronger) return;
   // What a clearance has closed stops nobody anew.
   const cleared = reach === null ? null : await clearedSince(tx, told.personId, reach, told.date);
+  const felt = [...(told.felt ?? [])].filter((f) => f.kind === 'pain');
   const row = {
     pain:
       Math.max(told.pain ?? -1, before?.pain ?? -1) < 0 ? null : Math.max(told.pain ?? 0, before?.pain ?? 0),
-    felt: [...(told.felt ?? [])].filter((f) => f.kind === 'pain'),
-    words: told.words ?? before?.words ?? '',
+    // What is said anew stands; what is left out is not taken back.
+    felt: felt.length > 0 ? felt : (before?.felt ?? []),
+    words: told.words || before?.words || '',
     reach: reach ?? before?.reach ?? null,
     by: by.name,
     byId: by.id,
@@ -114,7 +116,7 @@ export async function clearancesOf(db: Db, personIds: readonly string[]): Promis
   const rows = await db
     .select()
     .from(clearance)
-    .where(among(clearance.personId, personIds))
+    .where(and(among(clearance.personId, personIds), eq(clearance.closes, true)))
     .orderBy(clearance.date, clearance.at);
   for (const { personId, reaches, date, setIds } of rows) {
     map.set(personId, [...(map.get(personId) ?? []), { reaches, date, setIds }]);

@@ -31,12 +31,13 @@ const WARMED_AT_ONCE = 5;
 export async function warmToday(c: OpenContext): Promise<void> {
   const everybody = await personList(c.db);
   const door = doorFor(true);
+  const squads = await squadsToday(c);
   for (let i = 0; i < everybody.length; i += WARMED_AT_ONCE) {
     const some = everybody.slice(i, i + WARMED_AT_ONCE);
     await ownToday(
       c,
       some.map((person) => ({ person, hold: 'looks after', door })),
-      await squadsToday(c),
+      squads,
     );
     await new Promise((go) => setTimeout(go, 5));
   }

@@ -78,7 +78,7 @@ const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
 function PinPad({ who }: { who: Colleague }) {
   const send = useSend('changeCoach');
   const [pin, setPin] = useState('');
-  const over = send.error instanceof Refused && send.error.problem.needs === 'password again';
+  const over = send.error instanceof Refused && send.error.problem.needs === 'sign-in';
   const add = (d: string) => setPin((now) => (now + d).slice(0, 8));
   return (
     <form

@@ -4,6 +4,9 @@ import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, day, Notice } from '../ui/index.ts';
 import { reportWords } from './report-words.ts';
 
+/** Of one person the newest are told; the rest stands on their page. */
+const LINES = 4;
+
 /** Pain and stops that the reader has not taken note of, and every stop that is open: before anything else. */
 export function Reports({ shown }: { shown: (personId: string) => boolean }) {
   const { hall } = useSigned();
@@ -38,7 +41,7 @@ export function Reports({ shown }: { shown: (personId: string) => boolean }) {
                 {first.name}
               </Link>
               <ul className="min-w-64 flex-1">
-                {of.map((r) => (
+                {of.slice(0, LINES).map((r) => (
                   <li key={r.id}>
                     {r.open && <b className="text-warn">Stopped. </b>}
                     <span className={r.unread ? 'font-semibold' : ''}>
@@ -47,6 +50,7 @@ export function Reports({ shown }: { shown: (personId: string) => boolean }) {
                     <span className="text-soft">, told by {r.by}</span>
                   </li>
                 ))}
+                {of.length > LINES && <li className="text-soft">and {of.length - LINES} more before</li>}
               </ul>
               {stopped && (
                 <Link className="inline-flex min-h-9 items-center" to={`/people/${first.personId}`}>

@@ -97,8 +97,10 @@ function Clear({
     >
       <Told reports={reports} today={today} />
       <p>
-        What was logged before counts for nothing any more, neither for nor against: they begin the level
-        anew. Is only part of it allowed? Record the rest as a restriction first.
+        {reports.every((r) => r.lapsed)
+          ? 'It was cleared before, for a time that is over: what was done since then goes on counting.'
+          : 'What was logged before counts for nothing any more, neither for nor against: they begin the level anew.'}{' '}
+        Is only part of it allowed? Record the rest as a restriction first.
       </p>
       <TextField
         label="Who cleared it"

@@ -1,0 +1,1 @@
+ALTER TABLE "clearance" ADD COLUMN "closes" boolean DEFAULT true NOT NULL;
