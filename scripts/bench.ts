@@ -128,7 +128,7 @@ if (findChromium()) {
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(base);
-    await page.getByRole('button', { name: '(coach)' }).click();
+    await page.getByRole('button', { name: '(head coach)' }).click();
     await page.getByRole('navigation', { name: 'Rooms' }).waitFor();
     for (const [name, query] of [
       ['squat and thrust', 'a=back-squat&b=bench-thrust'],

@@ -1,8 +1,7 @@
 import { doorFor } from '../../core/floor/index.ts';
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, readdirSync } from 'node:fs';
-import { chmod, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -17,39 +16,17 @@ import { clientOf, hallOn, setOf, signIn } from '../testing/hall.ts';
 import { backupLines, openServer, schema } from './index.ts';
 import type { Db, OpenDatabase } from './index.ts';
 import { DEMO_NOW as NOW, demoDatabase } from '../testing/demo.ts';
-import { freePort } from '../testing/free-port.ts';
+import { hasPostgres, startPostgres } from '../testing/postgres.ts';
+import type { TestServer } from '../testing/postgres.ts';
 
-const versions = '/usr/lib/postgresql';
-const newest = existsSync(versions)
-  ? readdirSync(versions).sort((a, b) => Number(b) - Number(a))[0]
-  : undefined;
-const bin = (tool: string) => path.join(versions, newest ?? '', 'bin', tool);
-
-// Only where the system brings a PostgreSQL server; the embedded database is tested everywhere.
-describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL server instead', () => {
-  let folder: string;
+describe.runIf(hasPostgres)('a PostgreSQL server instead', () => {
+  let postgres: TestServer;
   let server: OpenDatabase;
   let embedded: OpenDatabase;
-  let url: (name: string) => string;
-  let start: () => void;
-  // The server refuses to run as root.
-  const run = (tool: string, ...args: string[]) =>
-    process.getuid?.() === 0
-      ? execFileSync('runuser', ['-u', 'postgres', '--', bin(tool), ...args], { cwd: '/', stdio: 'pipe' })
-      : execFileSync(bin(tool), args, { cwd: '/', stdio: 'pipe' });
+  const url = (name: string) => postgres.url(name);
 
   beforeAll(async () => {
-    folder = await mkdtemp(path.join(tmpdir(), 'meister-pg-'));
-    await chmod(folder, 0o777);
-    const port = await freePort();
-    run('initdb', '-A', 'trust', '-U', 'meister', '-D', path.join(folder, 'data'));
-    start = () => {
-      const options = `-p ${port} -h 127.0.0.1 -k ${folder}`;
-      const data = path.join(folder, 'data');
-      run('pg_ctl', '-D', data, '-o', options, '-l', path.join(folder, 'log'), '-w', 'start');
-    };
-    start();
-    url = (name: string) => `postgres://meister@127.0.0.1:${port}/${name}`;
+    postgres = await startPostgres();
     server = await openServer(url('postgres'));
     embedded = await demoDatabase();
     await loadDemo(server.db, NOW);
@@ -57,8 +34,7 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
   afterAll(async () => {
     await server?.close();
     await embedded?.close();
-    run('pg_ctl', '-D', path.join(folder, 'data'), '-m', 'immediate', 'stop');
-    await rm(folder, { recursive: true, force: true });
+    await postgres.close();
   });
 
   it('takes the same schema, stores and decisions', async () => {
@@ -127,10 +103,9 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
   it('goes on after the database was stopped and started, and says meanwhile that it cannot', async () => {
     const { head, close } = await newHall('restarted');
     const said = vi.spyOn(console, 'error').mockImplementation(() => undefined);
-    const data = path.join(folder, 'data');
-    run('pg_ctl', '-D', data, '-m', 'fast', '-w', 'stop');
+    postgres.stop();
     expect(await head.refused('GET', '/api/people')).toMatchObject({ status: 503, retryAfterS: 5 });
-    start();
+    postgres.start();
     expect(await head.get('/api/people')).toEqual([]);
     said.mockRestore();
     await close();
@@ -165,6 +140,7 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
     const both = await Promise.all([openServer(url('begun_twice')), openServer(url('begun_twice'))]);
     expect(await both[0].db.select().from(schema.hall)).toEqual([]);
     await Promise.all(both.map((b) => b.close()));
+    const folder = await mkdtemp(path.join(tmpdir(), 'meister-backup-'));
     const file = path.join(folder, 'backup.ndjson.gz');
     await writeFile(file, gzipSync((await backupLines(embedded.db, NOW)).join('\n')));
     const restore = (to: string) =>
@@ -177,6 +153,7 @@ describe.runIf(newest !== undefined && existsSync(bin('initdb')))('a PostgreSQL 
     expect((await personList(again.db)).length).toBe((await personList(embedded.db)).length);
     await again.close();
     expect(restore('begun_twice').stderr).toContain('There is a hall in that database');
+    await rm(folder, { recursive: true, force: true });
   });
 });
 

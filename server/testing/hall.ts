@@ -2,14 +2,15 @@ import { blankSet } from '../../core/log/index.ts';
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { sql } from 'drizzle-orm';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Problem } from '../../contract/problem.ts';
 import type { SetRequest } from '../../contract/log.ts';
 import { hashPassword, LASTING } from '../access/index.ts';
 import type { Lasting } from '../access/index.ts';
 import { createApp } from '../app.ts';
-import { openEmbedded, schema } from '../db/index.ts';
-import type { Db } from '../db/index.ts';
+import { openEmbedded, openServer, schema } from '../db/index.ts';
+import type { Db, OpenDatabase } from '../db/index.ts';
 import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
 import { importLibrary } from '../library/index.ts';
@@ -143,13 +144,38 @@ export async function makeHallTemplate(): Promise<void> {
   await close();
 }
 
+/** Where a PostgreSQL server for the test halls is; absent: they are embedded. */
+const SERVER = 'TEST_POSTGRES_URL';
+const TEMPLATE = 'hall_template';
+
+/** The same hall as a database on a server, from which others begin. @param url that of a database by its name */
+export async function makeServerTemplate(url: (database: string) => string): Promise<void> {
+  const main = await openServer(url('postgres'));
+  await main.db.execute(sql.raw(`create database ${TEMPLATE}`));
+  await main.close();
+  const { db, close } = await openServer(url(TEMPLATE));
+  const beginning = await begin(db);
+  await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', NOW));
+  await writeFile(`${template}-server.json`, JSON.stringify(beginning));
+  await close();
+  process.env[SERVER] = url('');
+}
+
+async function openOnServer(base: string, library: boolean): Promise<OpenDatabase> {
+  const name = `hall_${randomUUID().replaceAll('-', '')}`;
+  const main = await openServer(`${base}postgres`);
+  await main.db.execute(sql.raw(`create database ${name}${library ? ` template ${TEMPLATE}` : ''}`));
+  await main.close();
+  return openServer(`${base}${name}`);
+}
+
 export async function testHall({ library = true, timeZone = 'UTC' } = {}): Promise<TestHall> {
-  const { db, close } = await openEmbedded(
-    null,
-    library ? { template: new Blob([await readFile(`${template}.tar`)]) } : {},
-  );
+  const base = process.env[SERVER];
+  const { db, close } = base
+    ? await openOnServer(base, library)
+    : await openEmbedded(null, library ? { template: new Blob([await readFile(`${template}.tar`)]) } : {});
   const { squadId, cookies } = library
-    ? (JSON.parse(await readFile(`${template}.json`, 'utf8')) as Beginning)
+    ? (JSON.parse(await readFile(`${template}${base ? '-server' : ''}.json`, 'utf8')) as Beginning)
     : await begin(db);
   if (timeZone !== 'UTC') await db.update(schema.hall).set({ timeZone });
   let now = NOW;

@@ -1,10 +1,14 @@
 import { schema } from '../db/index.ts';
 import { makeDemoTemplate } from './demo.ts';
-import { makeHallTemplate } from './hall.ts';
+import { makeHallTemplate, makeServerTemplate } from './hall.ts';
 import { missingMigration } from './migrations.ts';
+import { hasPostgres, startPostgres } from './postgres.ts';
 
-/** Makes, once before any test needs them, the halls that each test file begins from: that of the tests, and the demo. */
-export default async function setup(): Promise<void> {
+/**
+ * Makes, once before any test needs them, the halls that each test file begins from: that of the tests, and the demo.
+ * `TEST_ON=postgresql` puts every test hall on a PostgreSQL server.
+ */
+export default async function setup(): Promise<(() => Promise<void>) | undefined> {
   const missing = await missingMigration(schema);
   if (missing.length > 0) {
     throw new Error(
@@ -13,4 +17,10 @@ export default async function setup(): Promise<void> {
   }
   await makeHallTemplate();
   await makeDemoTemplate();
+  if (process.env.TEST_ON !== 'postgresql') return undefined;
+  if (!hasPostgres)
+    throw new Error('This machine has no PostgreSQL server (Debian: apt-get install postgresql).');
+  const server = await startPostgres();
+  await makeServerTemplate(server.url);
+  return server.close;
 }
