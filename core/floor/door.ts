@@ -59,7 +59,14 @@ const OPEN: Door = {
 };
 
 const CLOSED: Door = {
-  set: (set) => pass({ ...set, pain: null, sensations: set.sensations && painless(set.sensations) }),
+  set: (set) =>
+    pass({
+      ...set,
+      pain: null,
+      painRegion: null,
+      painSide: null,
+      sensations: set.sensations && painless(set.sensations),
+    }),
   decision: (d) =>
     pass({
       ...d,

@@ -1,6 +1,6 @@
 import { SIDES } from '../terms/index.ts';
 import { dayOf, cleanReps, levelEvidence } from '../log/index.ts';
-import type { Role, Stage, IsoDate } from '../terms/index.ts';
+import type { LoadKind, Region, Role, Stage, IsoDate } from '../terms/index.ts';
 import type { SettledLadder, SettledLevel } from '../library/index.ts';
 import type {
   Criterion,
@@ -41,6 +41,16 @@ export interface Standing {
   role?: Role;
   /** The stage they are read at; absent: that of the level. */
   stage?: Stage;
+  /** First arrival on the ladder. */
+  first?: IsoDate;
+  /** Body mass when they arrived at the level: shares of it are fixed by it; absent: as it is now. */
+  massKg?: number | null;
+  /** Sets that a way on or a move has stood on: they open nothing a second time. */
+  usedUp?: readonly string[];
+  /** The level that was left because it was barred, and the day. */
+  left?: { level: string; date: IsoDate };
+  /** When they were stepped back for pain, and where it was. */
+  painBacks?: readonly { date: IsoDate; regions: readonly Region[] }[];
 }
 
 export interface DecisionInput {
@@ -56,6 +66,8 @@ export interface DecisionInput {
   /** Days on which pain was reported, in any set or before work; absent: as the sets given say. */
   painfulDays?: readonly IsoDate[];
   massKg?: number | null;
+  /** What one weight of a kind can be, kg; absent: the usual steps. */
+  loads?: Partial<Record<LoadKind, readonly number[]>>;
   signOffs?: readonly SignOff[];
   nameOf?: NameOfLevel;
   /** False leaves out how soon the advance can be met, which takes longer than the decision itself. */

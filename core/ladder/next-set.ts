@@ -8,6 +8,8 @@ import type { Target } from './target.ts';
 export interface NextSet {
   variation: string;
   side: Side | null;
+  /** It is to be a side test: this side to the first repetition that is not clean. */
+  sideTest: boolean;
   /** Which set of the target this is, each side counted on its own; beyond `of` the target is done. */
   number: number;
   of: number;
@@ -92,6 +94,7 @@ export function nextSet(
   return {
     variation: v.slug,
     side,
+    sideTest: false,
     number,
     of,
     reps,

@@ -47,6 +47,15 @@ export const SET_FIELDS = {
   ordinal: { is: 'number', column: 'set', told: 'planned', blank: 1, whole: true, from: 1, to: 1000 },
   role: { is: 'choice', column: 'role', told: 'planned', blank: 'work', of: ROLES },
   warmUp: { is: 'flag', column: 'warm_up', label: 'Warm-up set', told: 'done', more: 5, blank: false },
+  /** The session was made lighter on purpose: after an absence, in a lighter week, by the coach's choice. */
+  lighter: {
+    is: 'flag',
+    column: 'lighter',
+    label: 'Lighter on purpose today',
+    told: 'done',
+    more: 6,
+    blank: null,
+  },
   watched: { is: 'flag', column: 'watched', told: 'done', blank: false },
   sideTest: {
     is: 'flag',
@@ -158,6 +167,9 @@ export const SET_FIELDS = {
     from: 0,
     to: 10,
   },
+  /** Where it hurt; not known: somewhere in what the movement uses. */
+  painRegion: { is: 'choice', column: 'pain_region', told: 'done', blank: null, of: REGIONS },
+  painSide: { is: 'choice', column: 'pain_side', told: 'done', blank: null, of: SIDES },
   atEase: {
     is: 'number',
     column: 'at_ease',
@@ -198,6 +210,8 @@ interface Choices {
   role: Role;
   side: Side;
   loadKind: LoadKind;
+  painRegion: Region;
+  painSide: Side;
 }
 interface Items {
   faults: FaultCount;

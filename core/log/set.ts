@@ -8,4 +8,6 @@ export interface LoggedSet extends SetValues {
   date: IsoDate;
   variation: string;
   variationRevision: number;
+  /** Logged by the person alone. */
+  own?: boolean;
 }

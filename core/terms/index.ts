@@ -44,6 +44,7 @@ export type {
   CountedIn,
   Dominance,
   FeltKind,
+  Joint,
   Laterality,
   LoadKind,
   LoadPlace,

@@ -568,7 +568,10 @@ describe('sets as a file', () => {
   it('carry pain only for those who may see it, and come in only for people of one’s own squads', async () => {
     const id = await placedPerson(hall);
     await log(setOf(id, { pain: 6 }));
-    const pains = (text: string) => text.split('\r\n')[1]!.split(',')[21];
+    const pains = (text: string) => {
+      const [head, row] = text.split('\r\n').map((line) => line.split(','));
+      return row![head!.indexOf('pain')];
+    };
     expect(pains(await csv(`/api/sets.csv?person=${id}`))).toBe('6');
     expect((await csv(`/api/sets.csv?person=${id}`, 'stand-in')).trim().split('\r\n')).toHaveLength(1);
     const text = `person,date,variation,repetitions\n${await nameOf(id)},2026-11-20,floor-lift,12`;
