@@ -1,7 +1,8 @@
 import type { Shown, TodayLine } from '../core/floor/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
-import type { LoadKind } from '../core/terms/index.ts';
+import { REGIONS, SIDES } from '../core/terms/index.ts';
+import type { LoadKind, Region, Side } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
@@ -22,6 +23,9 @@ import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole }
 export interface CheckIn {
   here: boolean | null;
   pain: number | null;
+  /** Where it hurts; null: not told. */
+  painRegion: Region | null;
+  painSide: Side | null;
   sleepH: number | null;
   atEase: number | null;
   note: string;
@@ -29,13 +33,17 @@ export interface CheckIn {
 export interface CheckInRow extends CheckIn {
   recordedBy: string;
 }
-export const checkInSchema = shape({
-  here: Joi.boolean().allow(null),
-  pain: number(0, 10).allow(null),
-  sleepH: number(0, 24).allow(null),
-  atEase: number(0, 10).allow(null),
-  note: looseText(400),
-}).prefs(strict);
+export const checkInSchema = shape(
+  {
+    here: Joi.boolean().allow(null),
+    pain: number(0, 10).allow(null),
+    sleepH: number(0, 24).allow(null),
+    atEase: number(0, 10).allow(null),
+    note: looseText(400),
+  },
+  // What a tablet of the version before does not know of is not told.
+  { painRegion: oneOf(REGIONS).allow(null).default(null), painSide: oneOf(SIDES).allow(null).default(null) },
+).prefs(strict);
 
 export interface TodayPerson {
   personId: string;
@@ -170,6 +178,7 @@ export interface OwnDay {
     | 'variation'
     | 'variationName'
     | 'oneSided'
+    | 'sides'
     | 'target'
     | 'next'
     | 'cues'

@@ -103,6 +103,14 @@ export type Measure = 'clean repetitions' | 'seconds held' | 'rounds' | 'load' |
 /** Reads logged sets, over a window. */
 export interface SetAtomAbout<K extends string, P extends Params> extends About<K, P> {
   reads: 'sets';
+  /** It shows only to somebody who watches: sessions in which nothing was watched are left out. */
+  watched?: true;
+  /** What is found although the level has no session in the window; null: nothing that decides. */
+  beforeAnySession?: (
+    atom: AtomOf<K, P, number> & Within,
+    pool: Pool,
+    ctx: EvaluationContext,
+  ) => Finding | null;
   /** What is needed, in its own unit; null: nothing that is a number. */
   needed: (atom: AtomOf<K, P, number>) => number | null;
   judge: (atom: AtomOf<K, P, number> & Within, pool: Pool, ctx: EvaluationContext) => Finding;

@@ -61,6 +61,8 @@ interface AnyAbout {
 }
 interface AnySetAbout extends AnyAbout {
   reads: 'sets';
+  watched?: true;
+  beforeAnySession?: (atom: Atom, pool: Pool, ctx: EvaluationContext) => Finding | null;
   needed: (atom: Atom) => number | null;
   judge: (atom: Atom, pool: Pool, ctx: EvaluationContext) => Finding;
 }
@@ -96,6 +98,13 @@ export function leavesOf<N>(c: Criterion<N>): Atom<N>[] {
   if (c.kind === 'not') return [c.of];
   return c.kind === 'sessionsRunning' ? leavesOf(c.of) : [c];
 }
+
+/** Whether it asks for anything that shows only to somebody who watches. */
+export const needsWatching = (c: Criterion): boolean =>
+  leavesOf(c).some((a) => {
+    const about = aboutAtom(a.kind);
+    return about.reads === 'sets' && about.watched === true;
+  });
 
 /** Groups and runs above the deepest atom, plus one. */
 export function depthOf<N>(c: Criterion<N>): number {

@@ -9,11 +9,16 @@ import type { LoggedSet, VariationFacts } from '../log/index.ts';
 
 const D1 = '2026-01-05';
 const D2 = '2026-01-07';
+const D3 = '2026-01-08';
 const TODAY = '2026-01-08';
 
 function judge(c: Criterion, sets: LoggedSet[], change: Partial<VariationFacts> = {}, today = TODAY) {
   const known = new Map([['one-main', facts('one-main', change)]]);
-  return evaluate(c, levelEvidence(sets, ['one-main'], '2026-01-01'), { facts: known, today });
+  return evaluate(c, levelEvidence(sets, ['one-main'], '2026-01-01'), {
+    facts: known,
+    sideTests: sets,
+    today,
+  });
 }
 
 const clean = (reps: number, sets: number): Criterion => ({ kind: 'cleanReps', reps, sets });
@@ -156,8 +161,10 @@ describe('sessions running', () => {
     const other = set('2026-01-06', { variation: 'something-else', doneReps: 1 });
     expect(judge(twice, [set(D1), other, set(D2)]).judgement).toBe('met');
   });
-  it('is unknown when one of them is', () => {
-    expect(judge(twice, [set(D1, { watched: false }), set(D2)]).judgement).toBe('unknown');
+  it('leaves out a session in which nothing was watched', () => {
+    expect(judge(twice, [set(D1, { watched: false }), set(D2)]).judgement).toBe('not met');
+    expect(judge(twice, [set(D1), set(D2, { watched: false }), set(D3)]).judgement).toBe('met');
+    expect(judge(twice, [set(D1, { watched: false })]).judgement).toBe('unknown');
   });
 });
 
@@ -181,11 +188,7 @@ describe('side difference', () => {
   const test = (date: string, side: 'left' | 'right', doneReps: number, change: Partial<LoggedSet> = {}) =>
     set(date, { side, sideTest: true, doneReps, ...change });
   const of = (sets: LoggedSet[], today = TODAY) =>
-    sideDifference(
-      levelEvidence(sets, ['one-main'], '2025-01-01'),
-      new Map([['one-main', facts('one-main')]]),
-      today,
-    );
+    sideDifference(sets, new Map([['one-main', facts('one-main')]]), today);
 
   it('is 100·|L−R|/max(L,R) of the best of each side', () => {
     const d = of([

@@ -1,9 +1,10 @@
-import { aboutAtom, isAtom } from './criteria.ts';
+import { aboutAtom, isAtom, needsWatching } from './criteria.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
 import type { Criterion } from './criteria.ts';
+import { wasWatched } from '../log/index.ts';
 import type { EvidenceSession } from '../log/index.ts';
 import { judgeAtom } from './judge.ts';
-import type { EvaluationContext } from './context.ts';
+import type { EvaluationContext, Seen } from './context.ts';
 import { sentenceOf } from './sentence.ts';
 import type { NameOfLevel } from './words.ts';
 import { allOf, anyOf, opposite } from './three-valued.ts';
@@ -31,6 +32,8 @@ export interface Judged {
   setIds: string[];
   /** Rests on pain, which only staff of the squad may see. */
   health: boolean;
+  /** Pain was felt, where what was felt is asked for. */
+  painful?: boolean;
 }
 
 const NO_NAMES: NameOfLevel = (ladder, level) => `${level} on ${ladder}`;
@@ -47,49 +50,38 @@ function saidOnce(c: Criterion, nameOf: NameOfLevel = NO_NAMES): string {
 
 /**
  * Judges a criterion on the level's sessions (ascending by date), as seen from the last of them.
- * Without any session everything that is read from sets is unknown.
+ * Without any session everything that is read from sets is unknown. A session in which nothing was watched is left out
+ * of what shows only to somebody who watches, and of every run that asks for any of it.
  */
 export const evaluate = (
   c: Criterion,
   sessions: readonly EvidenceSession[],
   ctx: EvaluationContext,
   asOf: IsoDate = ctx.today,
-): Judged => judged(c, sessions, ctx, asOf, new Map());
+): Judged => judged(c, { sessions, asOf, end: asOf }, ctx, new Map());
 
-/** What was judged inside a run, by how many sessions were seen and the day: runs in runs ask the same again and again. */
+/** What was judged inside a run, by what was seen: criteria ask the same again and again. */
 type Memo = Map<Criterion, Map<string, Judged>>;
 
-function judgedOnce(
-  c: Criterion,
-  sessions: readonly EvidenceSession[],
-  ctx: EvaluationContext,
-  asOf: IsoDate,
-  memo: Memo,
-): Judged {
-  const key = `${sessions.length} ${asOf}`;
+function judgedOnce(c: Criterion, seen: Seen, ctx: EvaluationContext, memo: Memo): Judged {
+  const key = `${seen.sessions.length} ${seen.sessions.at(-1)?.date ?? ''} ${seen.asOf} ${seen.end}`;
   const own = memo.get(c) ?? new Map<string, Judged>();
   memo.set(c, own);
-  const found = own.get(key) ?? judged(c, sessions, ctx, asOf, memo);
+  const found = own.get(key) ?? judged(c, seen, ctx, memo);
   own.set(key, found);
   return found;
 }
 
-function judged(
-  c: Criterion,
-  sessions: readonly EvidenceSession[],
-  ctx: EvaluationContext,
-  asOf: IsoDate,
-  memo: Memo,
-): Judged {
+function judged(c: Criterion, seen: Seen, ctx: EvaluationContext, memo: Memo): Judged {
   const sentence = saidOnce(c, ctx.nameOf);
   if (isAtom(c) || c.kind === 'not') {
     const atom = c.kind === 'not' ? c.of : c;
-    const found = judgeAtom(atom, sessions, ctx, asOf);
+    const { health, ...found } = judgeAtom(atom, seen, ctx);
     return {
       criterion: c,
       sentence,
       parts: [],
-      health: aboutAtom(atom.kind).health?.(atom) ?? false,
+      health: health ?? aboutAtom(atom.kind).health?.(atom) ?? false,
       ...found,
       judgement: c.kind === 'not' ? opposite[found.judgement] : found.judgement,
     };
@@ -110,14 +102,23 @@ function judged(
     health: parts.some((p) => p.health),
   });
   if (c.kind !== 'sessionsRunning') {
-    const parts = c.of.map((part) => judged(part, sessions, ctx, asOf, memo));
+    const parts = c.of.map((part) => judged(part, seen, ctx, memo));
     const states = parts.map((p) => p.judgement);
     return group(c.kind === 'all' ? allOf(states) : anyOf(states), parts, '');
   }
+  const sessions = needsWatching(c.of) ? seen.sessions.filter(wasWatched) : seen.sessions;
   const parts: Judged[] = [];
   for (let back = 0; back < c.sessions && back < sessions.length; back++) {
-    const seen = sessions.slice(0, sessions.length - back);
-    parts.push(judgedOnce(c.of, seen, ctx, back === 0 ? asOf : seen.at(-1)!.date, memo));
+    const upTo = sessions.slice(0, sessions.length - back);
+    const last = upTo.at(-1)!.date;
+    parts.push(
+      judgedOnce(
+        c.of,
+        back === 0 ? { ...seen, sessions: upTo } : { sessions: upTo, asOf: last, end: last },
+        ctx,
+        memo,
+      ),
+    );
   }
   const states = parts.map((p) => p.judgement);
   const held = states.findIndex((s) => s !== 'met');

@@ -8,6 +8,7 @@ export {
   leavesOf,
   levelNamedBy,
   looksBack,
+  needsWatching,
   paramsOf,
   readsSets,
 } from './criteria.ts';
@@ -16,7 +17,7 @@ export { evaluate } from './evaluate.ts';
 export type { Judged } from './evaluate.ts';
 export { canBeMet, evidenceNeeded, neverMet } from './evidence-needed.ts';
 export { criterionProblems } from './limits.ts';
-export { missingFrom, plain, reasonsFor } from './missing.ts';
+export { causesOf, missingFrom, plain, reasonsFor } from './missing.ts';
 export type { Reason } from './missing.ts';
 export { PACE_SESSIONS, sessionsUntilMet } from './perfect.ts';
 export { isOneSided } from './pool.ts';

@@ -24,6 +24,20 @@ export function reasonsFor(met: Judged): Reason[] {
   return [{ text: `${capital(met.sentence)} (${when ?? 'now'}: ${accountOf(met)}).`, health: met.health }];
 }
 
+/** What kind of thing made a step-back criterion hold. */
+export type Cause = 'pain' | 'stop fault' | 'too much';
+export function causesOf(met: Judged): Set<Cause> {
+  const c = met.criterion;
+  if (c.kind === 'any' || c.kind === 'all') {
+    return new Set(met.parts.filter((p) => p.judgement === 'met').flatMap((p) => [...causesOf(p)]));
+  }
+  if (c.kind === 'sessionsRunning') return new Set(met.parts.flatMap((p) => [...causesOf(p)]));
+  if (c.kind !== 'not') return new Set(['too much']);
+  const { of } = c;
+  if (of.kind === 'painAtMost' || (of.kind === 'notFelt' && met.painful)) return new Set(['pain']);
+  return new Set([of.kind === 'faultsAtMost' && of.severity === 3 ? 'stop fault' : 'too much']);
+}
+
 const accountOf = (j: Judged): string =>
   j.parts.length ? j.parts.map(accountOf).filter(Boolean).join(' / ') : j.account;
 

@@ -24,7 +24,6 @@ function perfectSet(v: VariationFacts, date: IsoDate, ordinal: number, side: Sid
     ...blankSet(),
     ordinal,
     watched: true,
-    sideTest: side !== null,
     side,
     ...amountIn(v.countedIn, SET_FIELDS[AMOUNT_FIELD[v.countedIn]].to),
     loadKg: loadKind === 'none' || loadKind === 'band' ? null : SET_FIELDS.loadKg.to,
@@ -64,15 +63,34 @@ export function sessionsUntilMet(
 ): number | null {
   const gap = paceDays(sessions);
   const ahead = [...sessions];
+  const added: EvidenceSession[] = [];
   let today = ctx.today;
   for (let n = 0; n <= MOST_SESSIONS_AHEAD; n++) {
-    if (evaluate(c, ahead, { ...ctx, today }).judgement === 'met') return n;
+    if (evaluate(c, ahead, { ...withSessions(ctx, sessions, added), today }).judgement === 'met') return n;
     // The next session may be today's, if none was yet.
     const last = ahead.at(-1)?.date;
     today = n === 0 && last !== ctx.today ? ctx.today : daysAfter(today, gap);
-    ahead.push(perfectSession(c, main, today));
+    const next = perfectSession(c, main, today);
+    ahead.push(next);
+    added.push(next);
   }
   return null;
+}
+
+/** What else would be known after more sessions: side tests, days, and what pain is read of. */
+function withSessions(
+  ctx: EvaluationContext,
+  before: readonly EvidenceSession[],
+  added: readonly EvidenceSession[],
+): EvaluationContext {
+  const sets = added.flatMap((s) => s.sets);
+  const tests = sets.map((s) => ({ ...s, id: `${s.id} test`, sideTest: true }));
+  return {
+    ...ctx,
+    sideTests: [...(ctx.sideTests ?? before.flatMap((s) => s.sets)), ...tests],
+    days: [...(ctx.days ?? before.map((s) => s.date)), ...added.map((s) => s.date)],
+    ...(ctx.ofPattern ? { ofPattern: [...ctx.ofPattern, ...sets] } : {}),
+  };
 }
 
 /** The pace is told by the last so many sessions. */

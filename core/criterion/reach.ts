@@ -17,12 +17,16 @@ export interface Finding {
   ask: string | null;
   /** The sides that fall short, in one-sided work. */
   sides: Side[];
+  /** Whether it rests on pain; absent: as its kind of atom always does. */
+  health?: boolean;
+  /** Whether pain was felt, where what was felt is asked for. */
+  painful?: boolean;
 }
 
 export interface Reach {
   /** Known value of the set, null when it may not be used. */
   sure: number | null;
-  /** The most it could have been, had it been watched, asked or measured. */
+  /** The most it could have been, had it been watched, asked or measured; null: it counts for nothing. */
   possible: number | null;
 }
 

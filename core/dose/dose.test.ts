@@ -1,6 +1,7 @@
+import type { Laterality, SideOrder, SideWork } from '../terms/index.ts';
 import { describe, expect, it } from 'vitest';
 import { doseFor, doseWords, tempoWords } from './words.ts';
-import { leastOf, sidesOf, workTimeS } from './work-time.ts';
+import { leastOf, timesDone, workTimeS } from './work-time.ts';
 import type { Dose } from '../library/index.ts';
 
 const tempo = (text: string) => {
@@ -25,22 +26,29 @@ describe('work time', () => {
     expect(leastOf(dose({ repsFrom: 8, repsTo: 12 }))).toEqual({ sets: 3, reps: 8 });
     expect(leastOf(dose({ holdS: 20 }))).toEqual({ sets: 3, holdS: 20 });
     expect(leastOf(dose({ rounds: 2 }))).toEqual({ sets: 3, rounds: 2 });
-    expect([sidesOf('two legs'), sidesOf('split'), sidesOf('one leg')]).toEqual([1, 2, 2]);
+    const of = (laterality: Laterality, sideOrder: SideOrder) => timesDone({ laterality, sideOrder });
+    expect([
+      of('two legs', 'both together'),
+      of('split', 'one side to the end'),
+      of('one leg', 'one side to the end'),
+      of('split', 'sides alternating'),
+    ]).toEqual([1, 2, 2, 1]);
   });
 });
 
 describe('words', () => {
   it.each([
-    [dose({ repsFrom: 8, repsTo: 12 }), false, '3 × 8–12'],
-    [dose({ repsFrom: 10, repsTo: 10 }), true, '3 × 10 each side'],
-    [dose({ holdS: 20 }), false, '3 × 20 s'],
-    [dose({ sets: 1, holdS: 15 }), true, '15 s each side'],
-    [dose({ sets: 1, holdS: 240 }), false, '4 min'],
-    [dose({ sets: 1, holdS: 90 }), false, '90 s'],
-    [dose({ rounds: 1 }), false, '1 round'],
-    [dose({ rounds: 5 }), false, '5 rounds'],
-  ])('of a dose', (d, oneSided, words) => {
-    expect(doseWords(d, oneSided)).toBe(words);
+    [dose({ repsFrom: 8, repsTo: 12 }), 'together', '3 × 8–12'],
+    [dose({ repsFrom: 10, repsTo: 10 }), 'apart', '3 × 10 each side'],
+    [dose({ repsFrom: 12, repsTo: 12 }), 'in turns', '3 × 12 (6 each side)'],
+    [dose({ holdS: 20 }), 'together', '3 × 20 s'],
+    [dose({ sets: 1, holdS: 15 }), 'apart', '15 s each side'],
+    [dose({ sets: 1, holdS: 240 }), 'together', '4 min'],
+    [dose({ sets: 1, holdS: 90 }), 'together', '90 s'],
+    [dose({ rounds: 1 }), 'together', '1 round'],
+    [dose({ rounds: 5 }), 'together', '5 rounds'],
+  ] as [Dose, SideWork, string][])('of a dose', (d, sides, words) => {
+    expect(doseWords(d, sides)).toBe(words);
   });
 
   it('of a tempo', () => {

@@ -15,4 +15,4 @@ export {
 export type { ClockPlan, Moment, Reading, SignalKind, Stretch } from './clock.ts';
 export { restFollows, whoIsNext } from './turn.ts';
 export { doseFor, doseWords, tempoWords } from './words.ts';
-export { leastOf, sidesOf, workTimeS } from './work-time.ts';
+export { leastOf, timesDone, workTimeS } from './work-time.ts';

@@ -1,5 +1,6 @@
 import type { Dose, Tempo } from '../library/index.ts';
-import type { Role } from '../terms/index.ts';
+import { withSides } from '../terms/index.ts';
+import type { Role, SideWork } from '../terms/index.ts';
 
 const FIRST: readonly Role[] = ['work', 'teach', 'prepare'];
 
@@ -15,8 +16,8 @@ const MINUTE_S = 60;
 export const secondsWords = (s: number): string =>
   s >= 2 * MINUTE_S && s % MINUTE_S === 0 ? `${s / MINUTE_S} min` : `${s} s`;
 
-/** "3 × 8–12 each side", "3 × 20 s" or "2 rounds". */
-export function doseWords(d: Omit<Dose, 'notes'>, oneSided: boolean): string {
+/** "3 × 8–12 each side", "3 × 12 (6 each side)", "3 × 20 s" or "2 rounds". */
+export function doseWords(d: Omit<Dose, 'notes'>, sides: SideWork): string {
   const amount =
     d.rounds !== undefined
       ? `${d.rounds} ${d.rounds === 1 ? 'round' : 'rounds'}`
@@ -25,5 +26,6 @@ export function doseWords(d: Omit<Dose, 'notes'>, oneSided: boolean): string {
           ? secondsWords(d.holdS)
           : `${d.sets} × ${secondsWords(d.holdS)}`
         : `${d.sets} × ${d.repsFrom === d.repsTo ? d.repsFrom : `${d.repsFrom}–${d.repsTo}`}`;
-  return oneSided ? `${amount} each side` : amount;
+  const counted = d.rounds === undefined && d.holdS === undefined && d.repsFrom !== undefined;
+  return withSides(amount, sides, counted ? { from: d.repsFrom!, to: d.repsTo ?? d.repsFrom! } : undefined);
 }

@@ -1,5 +1,5 @@
 import type { Dose, Tempo } from '../library/index.ts';
-import type { Laterality } from '../terms/index.ts';
+import { sidesApart } from '../terms/index.ts';
 
 /** What a dose is read from: a variation's own, or a person's target. */
 export interface Amount {
@@ -17,7 +17,8 @@ export const leastOf = (d: Dose): Amount => ({
   ...(d.rounds !== undefined ? { rounds: d.rounds } : {}),
 });
 
-export const sidesOf = (laterality: Laterality): 1 | 2 => (laterality === 'two legs' ? 1 : 2);
+/** How often a dose is done: once a side where the sides work apart. */
+export const timesDone = (v: Parameters<typeof sidesApart>[0]): 1 | 2 => (sidesApart(v) ? 2 : 1);
 
 /** A round of the interval form is a minute: 40 s of work, 20 s of rest (common practice, no source). */
 const ROUND_S = 60;

@@ -65,7 +65,8 @@ describe('what is logged, through the door', () => {
         const hidden = closed.set(logged);
         expect(hidden.pain).toBeNull();
         expect(JSON.stringify(hidden.sensations)).not.toContain('"pain"');
-        const { pain: _p, sensations, ...rest } = logged;
+        expect([hidden.painRegion, hidden.painSide]).toEqual([null, null]);
+        const { pain: _p, painRegion: _r, painSide: _s, sensations, ...rest } = logged;
         expect(hidden).toMatchObject(rest);
         expect(hidden.sensations).toEqual(sensations?.filter((s) => s.kind !== 'pain') ?? null);
         expect(open.set(logged)).toEqual(logged);
@@ -75,8 +76,22 @@ describe('what is logged, through the door', () => {
   });
 
   it('check-ins, cases and trials lose theirs', () => {
-    const asked = { pain: 4, sleepH: 7, atEase: 8, note: 'Late shift' };
-    expect(closed.checkIn(asked)).toEqual({ pain: null, sleepH: null, atEase: null, note: '' });
+    const asked = {
+      pain: 4,
+      painRegion: 'low back' as const,
+      painSide: null,
+      sleepH: 7,
+      atEase: 8,
+      note: 'Late shift',
+    };
+    expect(closed.checkIn(asked)).toEqual({
+      pain: null,
+      painRegion: null,
+      painSide: null,
+      sleepH: null,
+      atEase: null,
+      note: '',
+    });
     expect(open.checkIn(asked)).toEqual(asked);
     const felt = [
       { region: 'low back', kind: 'pain' },

@@ -1,7 +1,7 @@
 import type { Judged, Reason } from '../criterion/index.ts';
 import type { Decision } from '../ladder/index.ts';
 import type { LoggedSet } from '../log/index.ts';
-import type { Felt } from '../terms/index.ts';
+import type { Felt, Region, Side } from '../terms/index.ts';
 
 declare const shown: unique symbol;
 /**
@@ -42,6 +42,8 @@ const painless = <F extends { kind: string }>(felt: readonly F[]): F[] =>
 
 interface AskedBeforeWork {
   pain: number | null;
+  painRegion?: Region | null;
+  painSide?: Side | null;
   sleepH: number | null;
   atEase: number | null;
   note: string;
@@ -72,10 +74,15 @@ const CLOSED: Door = {
       ...d,
       reasons: d.reasons.map(maskReason),
       missing: d.missing.map(maskReason),
+      cause: d.cause === 'pain' ? null : d.cause,
+      painRegions: [],
+      referral: null,
+      plan: { ...d.plan, why: d.plan.why.map(maskReason) },
       advance: maskJudged(d.advance),
       stepBack: maskJudged(d.stepBack),
     }),
-  checkIn: (row) => pass({ ...row, pain: null, sleepH: null, atEase: null, note: '' }),
+  checkIn: (row) =>
+    pass({ ...row, pain: null, painRegion: null, painSide: null, sleepH: null, atEase: null, note: '' }),
   case: (row) => pass({ ...row, pain: null, note: '', felt: painless(row.felt) }),
   trials: (row) =>
     pass({

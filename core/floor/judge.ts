@@ -48,7 +48,8 @@ export function judge(
   if (!standing) return { standing: null, decision: null, failure: null };
   try {
     const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, records.answers, standing.stage);
-    const { sets, earlierSessions } = records.evidence(ladder.slug);
+    const { sets, earlierSessions, sessionsOnLadder } = records.evidence(ladder.slug);
+    const trained = records.trained.get(ladder.pattern);
     const decision = decide({
       ladder: settled,
       facts,
@@ -56,7 +57,9 @@ export function judge(
       standing,
       sets,
       earlierSessions,
-      painfulDays: records.painfulDays,
+      told: records.told,
+      ...(trained ? { days: trained.days, lastWatched: trained.lastWatched } : {}),
+      ...(sessionsOnLadder === undefined ? {} : { sessionsOnLadder }),
       restrictions: records.restrictions,
       stops: records.stops,
       clearances: records.clearances,

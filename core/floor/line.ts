@@ -4,21 +4,24 @@ import {
   barring,
   cueRecord,
   nextSet,
+  planAt,
   rankedCues,
   recurringFaults,
   setsToFollow,
   takenWaySentence,
   targetAt,
 } from '../ladder/index.ts';
-import type { CountedIn, Pattern, Stage } from '../terms/index.ts';
-import type { CueTried, NextSet, Outcome, Target } from '../ladder/index.ts';
+import { sideWorkOf, sidesApart } from '../terms/index.ts';
+import type { CountedIn, Pattern, SideWork, Stage } from '../terms/index.ts';
+import type { CueTried, NextSet, Outcome, Plan, Target } from '../ladder/index.ts';
 import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
 import type { Ladder, ResolvedVariation, Shelf, ShelfInForce } from '../library/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
+import { painfulDays } from './records.ts';
 import type { PersonRecords } from './records.ts';
 import { judge } from './judge.ts';
-import { levelEvidence, sideDifference, sidesDiffer } from '../log/index.ts';
+import { sidesDiffer } from '../log/index.ts';
 import { levelOf, readingOfLadder } from './readings.ts';
 import { resolve } from '../library/index.ts';
 /** One thing to keep an eye on before a set. */
@@ -47,7 +50,11 @@ export interface TodayLine {
   variationName: string | null;
   variationNote: string | null;
   oneSided: boolean;
+  /** How the sides work. */
+  sides: SideWork;
   target: Target;
+  /** What is asked today, and why; null where it could not be computed. */
+  plan: Plan | null;
   next: NextSet | null;
   /** Sets of the variation that the next one follows from, of earlier days. */
   recent: Shown<LoggedSet>[];
@@ -124,8 +131,10 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
       variation: main.slug,
       variationName: main.name,
       variationNote: null,
-      oneSided: main.laterality !== 'two legs',
+      oneSided: sidesApart(main),
+      sides: sideWorkOf(main),
       target: targetAt(level.dose, []),
+      plan: null,
       next: null,
       recent: [],
       countedIn: main.countedIn,
@@ -158,6 +167,8 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
   const read = raw && resolve(raw, shelf, { stage, answers: own.answers });
   const shown = decision && door.decision(decision);
   const target = targetAt(level.dose, standing.taken);
+  // An equal or another movement has no share in how the sides compare.
+  const plan: Plan = shown?.plan ?? planAt(target);
   const { sets } = own.evidence(ladder.slug);
   const seen = new Set(sets.map((s) => s.id));
   const all = [...sets, ...withAids.filter((s) => !seen.has(s.id))];
@@ -181,8 +192,10 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
     variationName: raw?.name ?? null,
     variationNote: decision?.variationNote ?? null,
     oneSided: known?.oneSided ?? false,
+    sides: raw ? sideWorkOf(raw) : 'together',
     target,
-    next: known ? nextSet(all, known, target, date) : null,
+    plan,
+    next: known ? nextSet(all, known, plan, date) : null,
     recent: setsToFollow(all, slug ?? '', date).map(door.set),
     countedIn: known?.countedIn ?? 'repetitions',
     severities: known?.severities ?? {},
@@ -224,18 +237,14 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
       const where = f.side ? `, only on the ${f.side}` : '';
       found.push({ kind: 'fault', text: `${name}: ${f.dates.length} sessions running${where}` });
     }
-    const sides = sideDifference(
-      levelEvidence(sets, [level!.main, ...level!.equals], standing!.since),
-      facts,
-      date,
-    );
+    const sides = decision?.sides ?? null;
     if (sides && sidesDiffer(sides)) {
       found.push({
         kind: 'sides',
         text: `Left ${sides.left}, right ${sides.right} in the side test of ${sides.date}`,
       });
     }
-    const pain = door.pain([...own.painfulDays].sort().at(-1) ?? null);
+    const pain = door.pain(painfulDays(own).at(-1) ?? null);
     if (pain && pain >= standing!.since) found.push({ kind: 'pain', text: `Pain was reported on ${pain}` });
     for (const c of record.works) {
       const text = cueText.get(c);

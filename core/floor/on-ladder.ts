@@ -26,13 +26,14 @@ export interface OnLadder {
 }
 
 /** A person on every ladder, those they stand on first. */
-export function onLadders(floor: Floor, own: PersonRecords, door: Door): OnLadder[] {
+export function onLadders(floor: Floor, records: PersonRecords, door: Door): OnLadder[] {
   const { shelf, revisions } = floor.inForce;
   return (
     laddersOf(shelf)
       .map((raw): OnLadder => {
-        const { standing, decision, failure } = judge(floor, raw, own);
-        const { settled, facts } = readingOfLadder(floor.inForce, raw, own.answers, standing?.stage);
+        const { standing, decision, failure } = judge(floor, raw, records);
+        const { settled, facts } = readingOfLadder(floor.inForce, raw, records.answers, standing?.stage);
+        const own = settled.levels.flatMap((l) => [l.main, ...l.equals]).flatMap((v) => facts.get(v) ?? []);
         const level = levelOf(settled, standing?.level);
         return {
           ladder: settled,
@@ -43,8 +44,8 @@ export function onLadders(floor: Floor, own: PersonRecords, door: Door): OnLadde
           target: standing && level ? targetAt(level.dose, failure === null ? standing.taken : []) : null,
           decision: decision && door.decision(decision),
           failure,
-          names: Object.fromEntries([...facts.values()].map((f) => [f.slug, f.name])),
-          facts: Object.fromEntries(facts),
+          names: Object.fromEntries(own.map((f) => [f.slug, f.name])),
+          facts: Object.fromEntries(own.map((f) => [f.slug, f])),
         };
       })
       // Where they stand comes before where they have not begun.

@@ -7,8 +7,7 @@ import type { SideDifference } from '../log/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import { judge } from './judge.ts';
 import { laddersOf } from '../library/index.ts';
-import { levelEvidence, sideDifference, sidesDiffer } from '../log/index.ts';
-import { readingOfLadder } from './readings.ts';
+import { sidesDiffer } from '../log/index.ts';
 /** A decision that went against the proposal. */
 export interface Overridden {
   date: string;
@@ -62,11 +61,9 @@ export function overviewLines(
     const index = ladder.levels.findIndex((l) => l.id === standing?.level);
     const level = ladder.levels[index];
     const stay = standing && level ? stayOf(level.usualStayWeeks, standing.since, today) : null;
-    const { facts } = readingOfLadder(inForce, ladder, own.answers, standing?.stage);
-    const { sets } = own.evidence(ladder.slug);
-    const sessions =
-      level && standing ? levelEvidence(sets, [level.main, ...level.equals], standing.since) : [];
-    const sides = sideDifference(sessions, facts, today);
+    const here = level ? [level.main, ...level.equals] : [];
+    const sets = own.evidence(ladder.slug).sets.filter((s) => here.includes(s.variation));
+    const sides = decision?.sides ?? null;
     return {
       personId,
       ladder: ladder.slug,

@@ -1,6 +1,6 @@
 import { resolve, resolveLadder } from '../library/index.ts';
 import type { Ladder, SettledLadder, SettledLevel, ShelfInForce } from '../library/index.ts';
-import type { Stage } from '../terms/index.ts';
+import type { Pattern, Stage } from '../terms/index.ts';
 import { factsOf } from '../ladder/index.ts';
 import type { NameOfLevel } from '../criterion/index.ts';
 import type { VariationFacts } from '../log/index.ts';
@@ -35,12 +35,13 @@ export function readingOfLadder(
 }
 
 function read(
-  { shelf }: ShelfInForce,
+  inForce: ShelfInForce,
   raw: Ladder,
   answers: Readonly<Record<string, string>>,
   stage: Stage | undefined,
 ): LadderReading {
-  const facts = new Map<string, VariationFacts>();
+  const { shelf } = inForce;
+  const facts = new Map<string, VariationFacts>(ofPattern(inForce, raw.pattern));
   const loweringS = new Map<string, number>();
   for (const level of raw.levels) {
     for (const slug of [level.main, ...level.equals]) {
@@ -52,6 +53,33 @@ function read(
   }
   return { raw, settled: resolveLadder(raw, shelf, answers), facts, loweringS };
 }
+
+const ofPatterns = new WeakMap<ShelfInForce, Map<Pattern, [string, VariationFacts][]>>();
+
+/** What decisions need of every movement of a pattern: drills and warm-ups are read for pain and stop faults. */
+function ofPattern(inForce: ShelfInForce, pattern: Pattern): [string, VariationFacts][] {
+  const kept = ofPatterns.get(inForce) ?? new Map<Pattern, [string, VariationFacts][]>();
+  ofPatterns.set(inForce, kept);
+  const found =
+    kept.get(pattern) ??
+    inForce.shelf
+      .all('variation')
+      .filter((v) => v.pattern === pattern)
+      .map((v): [string, VariationFacts] => [
+        v.slug,
+        factsOf(resolve(v, inForce.shelf, { stage: 'sound', answers: {} })),
+      ]);
+  kept.set(pattern, found);
+  return found;
+}
+
+/** The variations of a pattern, and those of a ladder of it. */
+export const variationsOf = (inForce: ShelfInForce, ladder: Ladder): string[] => [
+  ...new Set([
+    ...ofPattern(inForce, ladder.pattern).map(([slug]) => slug),
+    ...ladder.levels.flatMap((l) => [l.main, ...l.equals]),
+  ]),
+];
 
 export const levelOf = (ladder: SettledLadder, id: string | undefined): SettledLevel | undefined =>
   ladder.levels.find((l) => l.id === id);

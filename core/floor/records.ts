@@ -1,13 +1,22 @@
 import type { LoggedSet } from '../log/index.ts';
-import type { Clearance, MoveFact, Restriction, Standing, Stop } from '../ladder/index.ts';
+import type { Clearance, MoveFact, PainTold, Restriction, Standing, Stop } from '../ladder/index.ts';
 import type { SignOff } from '../criterion/index.ts';
-import { painfulDays, standingAfter } from '../ladder/index.ts';
-import type { IsoDate } from '../terms/index.ts';
+import { painToldIn, standingAfter } from '../ladder/index.ts';
+import type { IsoDate, Pattern } from '../terms/index.ts';
 
-/** The sets that a decision on one ladder reads, and how many sessions there were before them. */
+/** The sets of the pattern that a decision on one ladder reads, and how many sessions there were before them. */
 export interface Evidence {
   sets: readonly LoggedSet[];
   earlierSessions: number;
+  /** Sessions on the ladder since the first arrival on it; absent: as the sets say. */
+  sessionsOnLadder?: number;
+}
+
+/** When somebody trained a pattern of late. */
+export interface Trained {
+  days: readonly IsoDate[];
+  /** The last of them on which anything was watched. */
+  lastWatched: IsoDate | null;
 }
 
 /** All that the decisions about one person stand on. */
@@ -17,7 +26,10 @@ export interface PersonRecords {
   /** The newest decision on each ladder. */
   lastMoves: ReadonlyMap<string, string>;
   evidence: (ladder: string) => Evidence;
-  painfulDays: readonly IsoDate[];
+  /** Pain of late, in any set and before work. */
+  told: readonly PainTold[];
+  /** By pattern; absent: as the sets say. */
+  trained: ReadonlyMap<Pattern, Trained>;
   restrictions: readonly Restriction[];
   /** What stopped them and nobody has cleared, the oldest first. */
   stops: readonly Stop[];
@@ -37,7 +49,8 @@ export const NO_RECORDS: PersonRecords = {
   standings: new Map(),
   lastMoves: new Map(),
   evidence: () => NO_EVIDENCE,
-  painfulDays: [],
+  told: [],
+  trained: new Map(),
   restrictions: [],
   stops: [],
   clearances: [],
@@ -67,6 +80,7 @@ export function recordsFrom(of: {
   stops?: readonly Stop[];
   clearances?: readonly Clearance[];
   answers?: Readonly<Record<string, string>>;
+  patternOf?: (variation: string) => Pattern | null;
   signOffs?: readonly SignOff[];
   massKg?: number | null;
 }): PersonRecords {
@@ -80,7 +94,7 @@ export function recordsFrom(of: {
     ...NO_RECORDS,
     standings,
     evidence: () => evidence,
-    painfulDays: painfulDays(of.sets),
+    told: of.sets.flatMap((s) => painToldIn(s, of.patternOf?.(s.variation) ?? null)),
     restrictions: of.restrictions ?? [],
     stops: of.stops ?? [],
     clearances: of.clearances ?? [],
@@ -89,3 +103,7 @@ export function recordsFrom(of: {
     massKg: of.massKg ?? null,
   };
 }
+
+/** Days on which pain was told of, ascending. */
+export const painfulDays = (of: Pick<PersonRecords, 'told'>): IsoDate[] =>
+  [...new Set(of.told.map((p) => p.date))].sort();

@@ -52,7 +52,7 @@ describe('worked examples of each outcome', () => {
   // Baechle & Earle, Essentials of Strength Training and Conditioning: the 2-for-2 rule (from memory).
   it('grows by two-for-two: two over the target in the last set, two sessions running', () => {
     const over = (date: string, last: number) => [
-      set(date, { ordinal: 1, doneReps: 8 }),
+      set(date, { ordinal: 1, doneReps: 10 }),
       set(date, { ordinal: 2, doneReps: last }),
     ];
     const d = decide(input({ sets: [...over(D[0], 12), ...over(D[1], 12)] }));
@@ -60,15 +60,17 @@ describe('worked examples of each outcome', () => {
       outcome: 'grow',
       grow: { rule: 'two-for-two', next: { way: 'repetitions', to: 12 } },
     });
-    expect(outcome({ sets: [...over(D[0], 12), ...over(D[1], 11)] })).toBe('hold');
+    expect(decide(input({ sets: [...over(D[0], 12), ...over(D[1], 11)] })).grow.rule).toBe('target met');
     expect(outcome({ sets: over(D[1], 12) })).toBe('hold');
   });
 
-  it('grows after two easy sessions, at 5 but not at 6', () => {
+  it('names two easy sessions, at 5 but not at 6, and grows at 8 but not at 9', () => {
     const easy = (effort: number) => [...two(D[0], { effort }), ...two(D[1], { effort })];
     expect(decide(input({ sets: easy(5) })).grow.rule).toBe('easy effort');
     expect(outcome({ sets: easy(5) })).toBe('grow');
-    expect(outcome({ sets: easy(6) })).toBe('hold');
+    expect(decide(input({ sets: easy(6) })).grow.rule).toBe('target met');
+    expect(outcome({ sets: easy(8) })).toBe('grow');
+    expect(outcome({ sets: easy(9) })).toBe('hold');
   });
 
   it('takes the first way on that is still open with the kit at hand', () => {
@@ -79,11 +81,18 @@ describe('worked examples of each outcome', () => {
     ];
     const steps = ladder([level('one', { kind: 'cleanReps', reps: 20, sets: 2 }, { waysOn })]);
     const sets = [...two(D[0], { effort: 3 }), ...two(D[1], { effort: 3 })];
+    const lifts = new Map([['one-main', facts('one-main', { loadKind: 'dumbbell' })]]);
     const next = (kit: string[], taken: DecisionInput['standing']['taken']) =>
       decide(
-        input({ ladder: steps, sets, kit: new Set(kit), standing: { level: 'one', since: D[0], taken } }),
+        input({
+          ladder: steps,
+          facts: lifts,
+          sets,
+          kit: new Set(kit),
+          standing: { level: 'one', since: D[0], taken },
+        }),
       ).grow.next;
-    expect(next(['dumbbell'], [])).toEqual({ way: 'load', to: 2.5 });
+    expect(next(['dumbbell'], [])).toEqual({ way: 'load', to: 2 });
     expect(next([], [])).toEqual({ way: 'repetitions', to: 12 });
     expect(next([], [{ way: 'repetitions', to: 12 }])).toEqual({ way: 'slower lowering', to: 3 });
     expect(
@@ -102,8 +111,10 @@ describe('worked examples of each outcome', () => {
     const here = { variation: 'two-main' };
     expect(decide(input({ standing: at, sets: two(D[0], { ...here, pain: 4 }) }))).toMatchObject({
       outcome: 'step back',
-      toLevel: 'one',
-      reasons: [{ text: 'Pain above 3 of 10 (2026-01-05: pain 4 of 10).', health: true }],
+      // Nothing tells that the level below asks less of what hurt.
+      toLevel: null,
+      cause: 'pain',
+      less: { way: 'less', to: 5 },
     });
     const stop = { ...here, faults: [{ fault: 'stop', side: null, reps: 1 }] };
     expect(outcome({ standing: at, sets: two(D[0], stop) })).toBe('step back');
@@ -113,9 +124,12 @@ describe('worked examples of each outcome', () => {
   });
 
   it('stops and refers on a restriction of everything, and on pain at the lowest level', () => {
-    expect(outcome({ restrictions: [bars({ bars: 'all' })], sets: two(D[0], strong) })).toBe(
-      'stop and refer',
-    );
+    const endless = { ...bars({ bars: 'all' }), until: null };
+    expect(outcome({ restrictions: [endless], sets: two(D[0], strong) })).toBe('stop and refer');
+    expect(decide(input({ restrictions: [bars({ bars: 'all' })], sets: two(D[0], strong) }))).toMatchObject({
+      outcome: 'hold',
+      paused: { until: '2026-02-10' },
+    });
     expect(outcome({ sets: two(D[0], { pain: 6 }) })).toBe('stop and refer');
     const poor = { doneReps: 3 };
     expect(decide(input({ sets: [...two(D[0], poor), ...two(D[1], poor)] }))).toMatchObject({
@@ -158,21 +172,37 @@ describe('restrictions', () => {
       variationNote: 'other instead of one-main: that is barred.',
     });
   });
-  it('keep from a barred next level, and are over after their last day', () => {
+  it('pass a barred level over, which is the head coach’s, and are over after their last day', () => {
     const sets = [...two(D[0], strong), ...two(D[1], strong)];
     const next = {
       facts: known(['two-main']),
-      restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })],
+      restrictions: [{ ...bars({ bars: 'pattern' as const, pattern: 'bridge' as const }), until: D[2] }],
       sets,
     };
-    expect(decide(input(next)).reasons[0]!.text).toContain('The next level is barred');
-    expect(outcome({ ...next, today: '2026-02-10' })).toBe('hold');
-    expect(outcome({ ...next, today: '2026-02-11' })).toBe('move up');
+    expect(decide(input({ ...next, today: D[2] }))).toMatchObject({
+      outcome: 'move up',
+      toLevel: 'three',
+      passesOver: ['two'],
+    });
+    expect(decide(input({ ...next, today: D[3] }))).toMatchObject({ toLevel: 'two', passesOver: [] });
   });
-  it('stop when nothing here or below is permitted', () => {
+  it('hold where every level above is barred', () => {
+    const d = decide(
+      input({
+        facts: known(['two-main', 'three-main']),
+        restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })],
+        sets: [...two(D[0], strong), ...two(D[1], strong)].map((s) => ({ ...s, effort: 9 })),
+      }),
+    );
+    expect(d.outcome).toBe('hold');
+    expect(d.reasons[0]!.text).toContain('Every level above is barred');
+  });
+  it('pause the line when nothing here or below is permitted', () => {
     expect(
-      outcome({ facts: known(['one-main']), restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })] }),
-    ).toBe('stop and refer');
+      decide(
+        input({ facts: known(['one-main']), restrictions: [bars({ bars: 'pattern', pattern: 'bridge' })] }),
+      ),
+    ).toMatchObject({ outcome: 'hold', paused: { until: '2026-02-10' } });
   });
 });
 
@@ -182,7 +212,7 @@ describe('entry needs and the top', () => {
     const base = input();
     const [one, next] = base.ladder.levels;
     const steps = ladder([one!, { ...next!, entryNeeds: [{ ladder: 'hinge', level: 'stick' }] }]);
-    expect(outcome({ ladder: steps, sets })).toBe('hold');
+    expect(decide(input({ ladder: steps, sets }))).toMatchObject({ outcome: 'grow', toLevel: null });
     expect(outcome({ ladder: steps, sets, heldElsewhere: new Set(['hinge/stick']) })).toBe('move up');
   });
   it('hold at the top', () => {
@@ -237,7 +267,8 @@ describe('properties', () => {
 
   it('reaches every outcome that a log can cause', () => {
     const seen = new Set(fc.sample(manySets, { numRuns: 3000, seed: 7 }).map((sets) => about(sets).outcome));
-    expect([...seen].sort()).toEqual(['grow', 'hold', 'move up', 'step back']);
+    // Whoever meets the target meets this advance too: growing is reached in oracle.test.ts.
+    expect([...seen].sort()).toEqual(['hold', 'move up', 'step back']);
   });
 
   it('never turns a move up into a hold for more clean repetitions', () => {
@@ -291,15 +322,16 @@ describe('properties', () => {
 
   it('lets a restriction of everything stand above any log', () => {
     fc.assert(
-      fc.property(manySets, (sets) => {
-        expect(outcome({ sets, restrictions: [bars({ bars: 'all' })] })).toBe('stop and refer');
+      fc.property(manySets, fc.boolean(), (sets, ends) => {
+        const all = { ...bars({ bars: 'all' }), ...(ends ? {} : { until: null }) };
+        expect(outcome({ sets, restrictions: [all] })).toBe(ends ? 'hold' : 'stop and refer');
       }),
     );
   });
 });
 
 describe('overriding', () => {
-  const stop = decide(input({ restrictions: [bars({ bars: 'all' })] }));
+  const stop = decide(input({ restrictions: [{ ...bars({ bars: 'all' }), until: null }] }));
   const hold = decide(input());
   it('is never possible upwards past a stop, and needs a reason otherwise', () => {
     expect(overrideRefused(stop, 'hold', 'I know better')).toContain('not overridden');
@@ -311,7 +343,7 @@ describe('overriding', () => {
 
 describe('standing', () => {
   const fact = (
-    kind: 'placed' | 'grow' | 'move up' | 'hold',
+    kind: 'placed' | 'grow' | 'move up' | 'hold' | 'step back',
     date: string,
     toLevel: string,
     to?: number,
@@ -324,15 +356,40 @@ describe('standing', () => {
   it('follows the moves: arrival starts anew, growth adds up, holding changes nothing', () => {
     expect(standingAfter([])).toBeNull();
     const moves = [fact('placed', D[0], 'one'), fact('grow', D[1], 'one', 12), fact('hold', D[1], 'one')];
-    expect(standingAfter(moves)).toEqual({
-      level: 'one',
-      since: D[0],
-      taken: [{ way: 'repetitions', to: 12 }],
-    });
-    expect(standingAfter([...moves, fact('move up', D[2], 'two')])).toEqual({
+    const one = { level: 'one', since: D[0], first: D[0], taken: [{ way: 'repetitions', to: 12 }] };
+    expect(standingAfter(moves)).toMatchObject(one);
+    expect(standingAfter([...moves, fact('move up', D[2], 'two')])).toMatchObject({
       level: 'two',
       since: D[2],
+      first: D[0],
       taken: [],
+    });
+  });
+  it('takes the last way on back, or adds less of the same, and begins the evidence anew', () => {
+    const placed = fact('placed', D[0], 'one');
+    const grown = [placed, fact('grow', D[1], 'one', 12)];
+    const back = { ...fact('step back', D[2], 'one'), cause: 'too much' as const };
+    expect(standingAfter([...grown, back])).toMatchObject({ since: D[2], taken: [] });
+    const less = { ...back, taken: { way: 'less' as const, to: 5 } };
+    expect(standingAfter([placed, less])).toMatchObject({ since: D[2], taken: [{ way: 'less', to: 5 }] });
+  });
+  it('remembers what was left because it was barred, until they climb again', () => {
+    const barred = { ...fact('step back', D[1], 'one'), cause: 'barred' as const };
+    const moves = [fact('placed', D[0], 'three'), barred];
+    expect(standingAfter(moves)!.left).toEqual({ level: 'three', date: D[1] });
+    expect(standingAfter([...moves, fact('move up', D[2], 'two')])!.left).toBeUndefined();
+  });
+  it('remembers what evidence was used for, and where it hurt', () => {
+    const grow = { ...fact('grow', D[1], 'one', 12), setIds: ['a', 'b'] };
+    const hurt = {
+      ...fact('step back', D[2], 'zero'),
+      cause: 'pain' as const,
+      painRegions: ['low back' as const],
+      setIds: ['c'],
+    };
+    expect(standingAfter([fact('placed', D[0], 'one'), grow, hurt])).toMatchObject({
+      usedUp: ['a', 'b', 'c'],
+      painBacks: [{ date: D[2], regions: ['low back'] }],
     });
   });
 });

@@ -1,3 +1,4 @@
+import { sideWorkOf, sidesApart } from '../terms/index.ts';
 import type { Aid, Joint, LoadPlace, Region } from '../terms/index.ts';
 import type { ResolvedVariation, Variation } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
@@ -11,8 +12,8 @@ export function factsOf(v: ResolvedVariation): VariationFacts {
     loadPlace: v.source.loadPlace,
     rangeTarget: v.source.rangeTarget,
     impact: v.source.impact,
-    oneSided: v.source.laterality !== 'two legs' && v.source.sideOrder !== 'sides alternating',
-    alternating: v.source.sideOrder === 'sides alternating',
+    oneSided: sidesApart(v.source),
+    alternating: sideWorkOf(v.source) === 'in turns',
     regions: regionsUsed(v.source),
     dominance: v.source.dominance,
     equipmentGroups: [

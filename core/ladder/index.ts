@@ -1,5 +1,10 @@
-export { OUTCOMES, askedWords, decide, evidenceWindow, painfulDays } from './decide.ts';
-export type { Decision, DecisionInput, Outcome, Standing } from './decide.ts';
+export { OUTCOMES, askedWords, decide, evidenceWindow, permittedLevels } from './decide.ts';
+export type { BackCause, Decision, DecisionInput, Outcome, Standing } from './decide.ts';
+export type { Loads } from './loads.ts';
+export { concernsLevel, painToldIn } from './pain.ts';
+export type { PainTold } from './pain.ts';
+export { planAt } from './plan.ts';
+export type { Plan } from './plan.ts';
 export { aidsOf, factsOf } from './facts.ts';
 export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
 export type { MeasurePoint } from './measures.ts';

@@ -3,6 +3,8 @@ import { levelEvidence, weakerSide } from '../log/index.ts';
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
 import { nextSet, setsToFollow } from './next-set.ts';
+import { planAt } from './plan.ts';
+import type { Plan } from './plan.ts';
 import { targetAt } from './target.ts';
 import type { LoggedSet } from '../log/index.ts';
 import type { Target } from './target.ts';
@@ -10,11 +12,10 @@ import type { Target } from './target.ts';
 const D1 = '2026-01-05';
 const D2 = '2026-01-07';
 const TODAY = '2026-01-10';
-const target = (change: Partial<Target> = {}): Target => ({
-  ...targetAt({ sets: 2, reps: 10, restS: 60 }, []),
-  ...change,
-});
+const target = (change: Partial<Target> = {}): Plan =>
+  planAt({ ...targetAt({ sets: 2, reps: 10, restS: 60 }, []), ...change });
 const one = facts('one-main', { oneSided: true });
+const known = new Map([[one.slug, one]]);
 const side = (s: 'left' | 'right', date: string, doneReps: number, change: Partial<LoggedSet> = {}) =>
   set(date, { side: s, doneReps, ...change });
 
@@ -81,11 +82,11 @@ describe('the set to do next', () => {
       side('left', D2, 10),
       side('right', D2, 9, { ordinal: 2 }),
     ];
-    expect(weakerSide(sets, one, TODAY)).toMatchObject({ side: 'left', tested: true, on: D1 });
-    expect(weakerSide(sets, one, '2026-02-02')).toMatchObject({ side: 'left', tested: true });
-    expect(weakerSide(sets, one, '2026-02-03')).toMatchObject({ side: 'right', tested: false });
-    expect(weakerSide([side('left', D2, 9), side('right', D2, 9)], one, TODAY)).toBeNull();
-    expect(weakerSide([side('left', D2, 9)], one, TODAY)).toBeNull();
+    expect(weakerSide(sets, known, TODAY)).toMatchObject({ side: 'left', tested: true, on: D1 });
+    expect(weakerSide(sets, known, '2026-02-02')).toMatchObject({ side: 'left', tested: true });
+    expect(weakerSide(sets, known, '2026-02-03')).toMatchObject({ side: 'right', tested: false });
+    expect(weakerSide([side('left', D2, 9), side('right', D2, 9)], known, TODAY)).toBeNull();
+    expect(weakerSide([side('left', D2, 9)], known, TODAY)).toBeNull();
   });
 
   it('reads a side test as the decision does: by clean repetitions', () => {
@@ -95,13 +96,13 @@ describe('the set to do next', () => {
       side('left', D1, 12, { ...test, faults: [{ fault: 'knee-in', side: 'left', reps: 5 }] }),
       side('right', D1, 10, { ...test, ordinal: 2 }),
     ];
-    expect(weakerSide(sets, one, TODAY)).toMatchObject({ side: 'left', left: 7, right: 10, tested: true });
-    const known = new Map([[one.slug, one]]);
+    expect(weakerSide(sets, known, TODAY)).toMatchObject({ side: 'left', left: 7, right: 10, tested: true });
     const decided = evaluate(
       { kind: 'sideDifferenceAtMost', percent: 10 },
       levelEvidence(sets, [one.slug], D1),
       {
         facts: known,
+        sideTests: sets,
         today: TODAY,
       },
     );

@@ -2,7 +2,7 @@ import { amountOf, dayOf, weakerSide, bySetOrder, lastAids } from '../log/index.
 import type { Side, IsoDate } from '../terms/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
 import { isAid } from '../terms/index.ts';
-import type { Target } from './target.ts';
+import type { Plan } from './plan.ts';
 
 /** The set to do next, filled in as far as target and log tell. */
 export interface NextSet {
@@ -21,6 +21,10 @@ export interface NextSet {
   aids: { name: string; setting: string }[] | null;
   /** The day the settings come from. */
   settingsFrom: IsoDate | null;
+  /** What was done last, in words. */
+  last: string | null;
+  /** To be marked as made lighter on purpose. */
+  lighter: boolean;
   /** Why this side and this number, as sentences. */
   why: string[];
   /** True when every set of the target is done. */
@@ -31,41 +35,63 @@ export interface NextSet {
  * What to do next: in one-sided work the weaker side begins and sets the stronger side's number (common practice,
  * no source); sides alternate within the day. Settings come back as they were, aids as they are planned now.
  * @param sets the person's sets, in any order, of the day and of as many days before as are at hand
+ * @param plan null: the movement is on no level they stand on
  */
 export function nextSet(
   sets: readonly LoggedSet[],
   v: Pick<VariationFacts, 'slug' | 'oneSided' | 'countedIn' | 'severities'>,
-  target: Target | null,
+  plan: Plan | null,
   date: IsoDate,
 ): NextSet {
   const own = sets.filter((s) => s.variation === v.slug && !s.warmUp);
-  const day = dayOf(own.filter((s) => s.date === date));
+  const ofDay = own.filter((s) => s.date === date);
+  const day = dayOf(ofDay.filter((s) => !s.sideTest));
   const today = day.sets;
+  const target = plan?.target ?? null;
   const of = target?.sets ?? 1;
-  const why: string[] = [];
+  const why: string[] = (plan?.why ?? []).map((r) => r.text);
   let reps = v.countedIn === 'repetitions' ? (target?.reps ?? null) : null;
   let holdS = v.countedIn === 'seconds held' ? (target?.holdS ?? null) : null;
   const rounds = v.countedIn === 'rounds' ? (target?.rounds ?? null) : null;
 
   let side: Side | null = null;
   let number = today.length + 1;
+  let ofSide = of;
   let done = today.length >= of;
+  let sideTest = false;
   if (v.oneSided) {
-    const weaker = weakerSide(sets, v, date);
+    const weaker = plan?.weaker === undefined ? weakerSide(own, new Map([[v.slug, v]]), date) : plan.weaker;
     const first = weaker?.side ?? 'left';
     const other: Side = first === 'left' ? 'right' : 'left';
     const count = (s: Side) => day.of(s).length;
+    const asked = (s: Side) => (plan?.extraSide === s ? of + 1 : of);
+    // The side with a set more goes on alone when the other is done.
     side = count(first) <= count(other) ? first : other;
+    if (
+      count(side) >= asked(side) &&
+      count(side === first ? other : first) < asked(side === first ? other : first)
+    ) {
+      side = side === first ? other : first;
+    }
     number = count(side) + 1;
-    done = count('left') >= of && count('right') >= of;
+    ofSide = asked(side);
+    done = count('left') >= asked('left') && count('right') >= asked('right');
     if (weaker && today.length === 0) {
       const by = weaker.tested ? 'in the side test' : 'last time';
       why.push(
         `The ${first} side first: it did ${Math.min(weaker.left, weaker.right)}, the ${other} ${Math.max(weaker.left, weaker.right)} ${by}.`,
       );
     }
+    const untested = [first, other].find((s) => !ofDay.some((x) => x.sideTest && x.side === s));
+    if (plan?.sideTest && untested && today.length === 0) {
+      sideTest = true;
+      side = untested;
+      number = 1;
+      ofSide = 1;
+      done = false;
+    }
     // The stronger side does as many as the weaker has just done, and no more than is asked.
-    const partner = side === other ? day.of(first)[number - 1] : undefined;
+    const partner = !sideTest && side === other ? day.of(first)[number - 1] : undefined;
     if (partner) {
       const did = amountOf(partner) ?? 0;
       if (reps !== null && did < reps) {
@@ -94,15 +120,17 @@ export function nextSet(
   return {
     variation: v.slug,
     side,
-    sideTest: false,
+    sideTest,
     number,
-    of,
+    of: ofSide,
     reps,
     holdS,
     rounds,
     loadKg: target?.loadKg ?? loads.at(-1)?.loadKg ?? null,
     aids: planned.length + kept.length > 0 || last ? [...planned, ...kept] : null,
     settingsFrom: last?.date ?? null,
+    last: plan?.last ?? null,
+    lighter: plan?.lighter ?? false,
     why,
     done,
   };

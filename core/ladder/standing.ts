@@ -1,6 +1,6 @@
-import type { IsoDate, Role, Stage } from '../terms/index.ts';
+import type { IsoDate, Region, Role, Stage } from '../terms/index.ts';
 import type { Ladder } from '../library/index.ts';
-import type { Outcome, Standing } from './decide.ts';
+import type { BackCause, Outcome, Standing } from './decide.ts';
 import type { TakenWay } from './target.ts';
 
 /** The part of a confirmed move that says where a person stands. */
@@ -12,7 +12,17 @@ export interface MoveFact {
   /** In what role and stage the person was placed; absent: as work, at the stage of the level. */
   role?: Role | null;
   stage?: Stage | null;
+  fromLevel?: string | null;
+  /** Why it was a step back, and where it hurt. */
+  cause?: BackCause | null;
+  painRegions?: readonly Region[] | null;
+  /** Body mass on that day, kg. */
+  massKg?: number | null;
+  setIds?: readonly string[];
 }
+
+/** What uses evidence up: a way on, and every move of the level. */
+const USES_UP: ReadonlySet<MoveFact['kind']> = new Set<MoveFact['kind']>(['grow', 'move up', 'step back']);
 
 /**
  * Where the moves, in their order, have led: level, date of the last arrival there, and the ways on
@@ -21,17 +31,42 @@ export interface MoveFact {
 export function standingAfter(moves: readonly MoveFact[]): Standing | null {
   let standing = null as Standing | null;
   for (const move of moves) {
+    const first = standing?.first ?? move.date;
+    const { usedUp = [], painBacks = [] } = standing ?? {};
+    const used = USES_UP.has(move.kind) ? [...usedUp, ...(move.setIds ?? [])] : usedUp;
+    const backs =
+      move.kind === 'step back' && move.cause === 'pain'
+        ? [...painBacks, { date: move.date, regions: move.painRegions ?? [] }]
+        : painBacks;
     if (move.kind === 'placed' || !standing || move.toLevel !== standing.level) {
       const { role, stage } = move.kind === 'placed' || !standing ? move : standing;
+      // What was left because it was barred is remembered until they climb again or are placed anew.
+      const left =
+        move.kind !== 'step back'
+          ? undefined
+          : move.cause === 'barred' && standing
+            ? { level: standing.level, date: move.date }
+            : standing?.left;
       standing = {
         level: move.toLevel,
         since: move.date,
         taken: [],
+        first,
+        usedUp: used,
+        painBacks: backs,
+        massKg: move.massKg ?? null,
+        ...(left ? { left } : {}),
         ...(role ? { role } : {}),
         ...(stage ? { stage } : {}),
       };
-    } else if (move.kind === 'grow' && move.taken) {
-      standing = { ...standing, taken: [...standing.taken, move.taken] };
+      continue;
+    }
+    standing = { ...standing, usedUp: used, painBacks: backs };
+    if (move.kind === 'grow' && move.taken) standing.taken = [...standing.taken, move.taken];
+    else if (move.kind === 'step back') {
+      // Less of the same: the evidence begins anew.
+      standing.since = move.date;
+      standing.taken = move.taken ? [...standing.taken, move.taken] : standing.taken.slice(0, -1);
     }
   }
   return standing;

@@ -86,7 +86,7 @@ describe('a clearance', () => {
         sets: sore,
         today: '2026-01-06',
         clearances: [clearance],
-        painfulDays: ['2026-01-04'],
+        told: [{ date: '2026-01-04', pain: 6, regions: [], side: null, pattern: null }],
       }),
     );
     expect(after).toMatchObject({ outcome: 'hold', sessionDates: [], setIds: [] });

@@ -137,8 +137,6 @@ interface Story {
   never?: RegExp;
   next?: Partial<NextSet>;
   also?: (d: Decision, next: NextSet) => void;
-  /** Goes wrong at this moment. */
-  wrong?: true;
 }
 
 function run(story: Story): { decision: Decision; next: NextSet; text: string } {
@@ -166,7 +164,7 @@ function run(story: Story): { decision: Decision; next: NextSet; text: string } 
   const next = nextSet(
     of.sets,
     of.facts.get(decision.variation ?? `${of.standing.level}-main`)!,
-    decision.target,
+    decision.plan,
     TODAY,
   );
   const text =
@@ -221,7 +219,6 @@ const STORIES: Story[] = [
     done: [session(5, { ...LOADED, reps: [8, 8, 8] }), session(2, { ...LOADED, reps: [8, 8, 8] })],
     outcome: 'grow',
     says: /10 repetitions/,
-    wrong: true,
   },
   {
     does: 'the same at effort 7, one repetition short in one set of each: a slip undoes nothing',
@@ -230,14 +227,12 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 8, 7], effort: 7 }),
     ],
     outcome: 'grow',
-    wrong: true,
   },
   {
     does: 'two repetitions over in the last set twice: the bell before the repetitions',
     done: [session(5, { ...LOADED, reps: [8, 8, 10] }), session(2, { ...LOADED, reps: [8, 8, 11] })],
     outcome: 'grow',
     says: /16 kg/,
-    wrong: true,
   },
   {
     does: 'easy twice: named as easy',
@@ -251,11 +246,10 @@ const STORIES: Story[] = [
   {
     does: 'rounded backs at effort 3: not clean is not easy',
     done: [
-      session(5, { ...LOADED, reps: [8, 8, 8], effort: 3, faults: fault('fix', 4) }),
-      session(2, { ...LOADED, reps: [8, 8, 8], effort: 3, faults: fault('fix', 4) }),
+      session(5, { ...LOADED, reps: [8, 8, 8], effort: 3, faults: fault('fix', 2) }),
+      session(2, { ...LOADED, reps: [8, 8, 8], effort: 3, faults: fault('fix', 2) }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: '7 of 8 repetitions in every set at half the load',
@@ -264,7 +258,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, loadKg: 6, reps: [7, 7, 7], effort: 4 }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'easy but seen by nobody, in the hall',
@@ -274,7 +267,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /watch/i,
-    wrong: true,
   },
   {
     does: '8, 6 and 10 repetitions at effort 10 is no two-for-two',
@@ -283,7 +275,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 6, 10], effort: 10 }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'all repetitions at effort 9: enough for now',
@@ -300,7 +291,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 8, 8] }).map((s) => ({ ...s, effort: null })),
     ],
     outcome: 'grow',
-    wrong: true,
   },
   {
     does: 'nobody asked about pain: no way on',
@@ -310,7 +300,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /pain/,
-    wrong: true,
   },
   {
     does: 'a set left out in each session',
@@ -319,7 +308,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 8], effort: 5 }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'after the heavier bell: the first repetitions again',
@@ -331,7 +319,6 @@ const STORIES: Story[] = [
     done: [session(5, { ...LOADED, reps: [12, 12, 12] })],
     outcome: 'hold',
     next: { reps: 8, loadKg: 16 },
-    wrong: true,
   },
   {
     does: 'the repetitions of the criterion at the heavier bell: the next bell at once',
@@ -351,7 +338,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'grow',
     says: /20 kg/,
-    wrong: true,
   },
   {
     does: 'with one hand on the rail more than planned',
@@ -364,7 +350,6 @@ const STORIES: Story[] = [
       session(2, { reps: [8, 8], effort: 4, aids: [{ name: 'hand support', setting: '2' }] }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'asked to lower over four seconds, and dropped',
@@ -375,7 +360,6 @@ const STORIES: Story[] = [
       session(2, { reps: [8, 8], effort: 4, tempoKept: false }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   // ---- Loads
   {
@@ -386,7 +370,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /12 kg/,
-    wrong: true,
   },
   {
     does: 'twelve clean repetitions with the 12 kg of the level',
@@ -407,7 +390,6 @@ const STORIES: Story[] = [
     },
     facts: { 'goblet-main': { loadKind: 'kettlebell' } },
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'half of 73 kg is 36.5 kg; the bar can be 35: that is what counts',
@@ -420,7 +402,6 @@ const STORIES: Story[] = [
     ],
     more: { loads: { bar: [20, 25, 30, 35, 40] } },
     outcome: 'move up',
-    wrong: true,
   },
   {
     does: 'a share of the body mass of somebody whom nobody has weighed',
@@ -433,7 +414,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /weigh/i,
-    wrong: true,
   },
   {
     does: 'a dumbbell in each hand: what one of them says counts twice',
@@ -447,7 +427,6 @@ const STORIES: Story[] = [
       session(2, { loadKind: 'dumbbell', loadKg: 18, reps: [8, 8] }),
     ],
     outcome: 'move up',
-    wrong: true,
   },
   {
     does: 'an equal with another kind of load earns nothing at a loaded level',
@@ -462,7 +441,6 @@ const STORIES: Story[] = [
       session(2, { variation: 'sack', loadKind: 'improvised', loadKg: 15, reps: [12, 12] }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'made lighter on purpose in a regatta week: neither breaks nor counts',
@@ -473,7 +451,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'move up',
     to: 'front',
-    wrong: true,
   },
   // ---- What the next set is
   {
@@ -483,7 +460,6 @@ const STORIES: Story[] = [
     done: [session(3, { variation: 'front-main', ...BARBELL, loadKg: 45, reps: [10, 10, 10], effort: 9 })],
     outcome: 'hold',
     next: { loadKg: 45, reps: 10 },
-    wrong: true,
   },
   {
     does: 'three weeks away, who comes twice a week otherwise: a step lower for once, and said',
@@ -495,7 +471,6 @@ const STORIES: Story[] = [
     outcome: 'hold',
     says: /away|22 days/i,
     also: (_, next) => expect(next.loadKg! < 12 || next.reps! < 8).toBe(true),
-    wrong: true,
   },
   {
     does: 'comes every 16 days: that is no absence',
@@ -514,7 +489,6 @@ const STORIES: Story[] = [
     done: [session(0, { ...LOADED, reps: [4], pain: 8 })],
     outcome: 'stop and refer',
     to: null,
-    wrong: true,
   },
   {
     does: 'a stop fault in the warm-up counts',
@@ -523,7 +497,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 8, 8], ordinal: 5 }),
     ],
     outcome: 'step back',
-    wrong: true,
   },
   {
     does: 'pain of 5 in the warm-up counts',
@@ -532,7 +505,6 @@ const STORIES: Story[] = [
       session(2, { ...LOADED, reps: [8, 8, 8], ordinal: 5 }),
     ],
     outcome: 'step back',
-    wrong: true,
   },
   {
     does: 'pain of 3 in the knee for five sessions: not only "hold" but a doctor',
@@ -542,7 +514,6 @@ const STORIES: Story[] = [
     outcome: 'hold',
     says: /doctor or physiotherapist/,
     also: (_, next) => expect(next.loadKg! < 12 || next.reps! < 8 || next.of < 3).toBe(true),
-    wrong: true,
   },
   {
     does: 'pain of 2, then none for three sessions: on it goes',
@@ -553,7 +524,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'grow',
     never: /doctor/,
-    wrong: true,
   },
   {
     does: 'a sore shoulder where the shoulder does nothing: told, and no reason to wait',
@@ -562,14 +532,12 @@ const STORIES: Story[] = [
     done: [session(5, { reps: [8, 8] }), session(2, { reps: [8, 8], pain: 2, painRegion: 'shoulder' })],
     outcome: 'move up',
     says: /shoulder/,
-    wrong: true,
   },
   {
     does: 'knee pain with the bell: not stepped back into a deeper squat',
     done: [session(2, { ...LOADED, reps: [8, 8, 8], pain: 5, painRegion: 'front of knee' })],
     outcome: 'step back',
     to: 'plain',
-    wrong: true,
   },
   {
     does: 'knee pain, and nothing below asks less: less of the same',
@@ -584,7 +552,6 @@ const STORIES: Story[] = [
     outcome: 'step back',
     to: null,
     says: /less of the same|fewer/i,
-    wrong: true,
   },
   {
     does: 'stepped back for the knee five weeks ago, and again now: to a doctor',
@@ -599,7 +566,6 @@ const STORIES: Story[] = [
       },
     },
     outcome: 'stop and refer',
-    wrong: true,
   },
   {
     does: 'work in the low back on the lowest level, no pain: no reason to refer anybody',
@@ -618,7 +584,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'step back',
     to: null,
-    wrong: true,
   },
   {
     does: 'pain of 5 on the lowest level: refer',
@@ -641,7 +606,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'move up',
     to: 'deep',
-    wrong: true,
   },
   {
     does: 'hall, then home: the last that was seen is what counts',
@@ -652,7 +616,6 @@ const STORIES: Story[] = [
       session(2, { variation: 'plain-main', reps: [12, 12], watched: false }),
     ],
     outcome: 'move up',
-    wrong: true,
   },
   {
     does: 'pain at home keeps from moving up',
@@ -682,7 +645,6 @@ const STORIES: Story[] = [
       session(2, { variation: 'plain-main', reps: [3, null] }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'two poor sessions that were seen: back',
@@ -713,7 +675,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'step back',
     to: 'box',
-    wrong: true,
   },
   {
     does: 'alone at home, two easy sessions in repetitions: one step may stay open',
@@ -725,7 +686,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'grow',
     says: /12 repetitions|10 repetitions/,
-    wrong: true,
   },
   {
     does: 'alone at home for a month: be seen once',
@@ -737,7 +697,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /be seen once/i,
-    wrong: true,
   },
   // ---- Holds and rounds
   {
@@ -749,7 +708,6 @@ const STORIES: Story[] = [
       session(2, { holds: [35, 35], faults: fault('fix') }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'holds of 8 s twice: too much',
@@ -765,7 +723,6 @@ const STORIES: Story[] = [
     done: [session(5, { holds: [20, 20] }), session(2, { holds: [20, 21] })],
     outcome: 'grow',
     says: /25 s/,
-    wrong: true,
   },
   {
     does: 'two clean interval sessions in a week: a round more',
@@ -774,7 +731,6 @@ const STORIES: Story[] = [
     done: [session(5, { roundsOf: [2] }), session(2, { roundsOf: [2] })],
     outcome: 'grow',
     says: /3 rounds/,
-    wrong: true,
   },
   {
     does: 'one of three interval sessions of the week with a fault: not yet',
@@ -786,7 +742,6 @@ const STORIES: Story[] = [
       session(2, { roundsOf: [2], effort: 4 }),
     ],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'one interval session a week: told to come twice',
@@ -795,7 +750,6 @@ const STORIES: Story[] = [
     done: [session(9, { roundsOf: [2], effort: 4 }), session(2, { roundsOf: [2], effort: 4 })],
     outcome: 'hold',
     says: /seven days|7 days|week/,
-    wrong: true,
   },
   // ---- Sides
   {
@@ -819,7 +773,6 @@ const STORIES: Story[] = [
     outcome: 'grow',
     says: /side test/,
     also: (_, next) => expect(next.sideTest).toBe(true),
-    wrong: true,
   },
   {
     does: 'a side test to the end at effort 10 does not ruin the day',
@@ -841,7 +794,6 @@ const STORIES: Story[] = [
       session(2, { sides: [[14, 14]], sideTest: true, effort: 10, ordinal: 9 }),
     ],
     outcome: 'move up',
-    wrong: true,
   },
   {
     does: 'the right behind in two tests: an extra set for the right, and the right first',
@@ -866,7 +818,6 @@ const STORIES: Story[] = [
     outcome: 'grow',
     says: [/right/, /extra set/],
     next: { side: 'right' },
-    wrong: true,
   },
   {
     does: 'a test with the load noted on one side only is no test',
@@ -892,7 +843,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'grow',
     says: /side test/,
-    wrong: true,
   },
   // ---- Old and barred
   {
@@ -905,14 +855,12 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /28 days|old|since/,
-    wrong: true,
   },
   {
     does: 'a loaded level, one of the two sessions five weeks ago',
     here: 80,
     done: [session(36, { ...LOADED, reps: [12, 12] }), session(2, { ...LOADED, reps: [12, 12] })],
     outcome: 'hold',
-    wrong: true,
   },
   {
     does: 'depth newly barred: what was done deep earns nothing now, and thigh level is given',
@@ -936,7 +884,6 @@ const STORIES: Story[] = [
     outcome: 'move up',
     to: 'goblet',
     says: /head coach/,
-    wrong: true,
   },
   {
     does: 'deep barred weeks ago and free again: offered one step lower than it was left',
@@ -947,7 +894,6 @@ const STORIES: Story[] = [
     },
     outcome: 'move up',
     to: 'plain',
-    wrong: true,
   },
   {
     does: 'every squat barred by the physiotherapist for a month: paused, no emergency',
@@ -955,7 +901,6 @@ const STORIES: Story[] = [
     more: { restrictions: [bar([{ bars: 'pattern', pattern: 'squat' }])] },
     outcome: 'hold',
     says: /paused/i,
-    wrong: true,
   },
   {
     does: 'all training barred until somebody lifts it: stop and refer',
@@ -970,7 +915,6 @@ const STORIES: Story[] = [
     outcome: 'hold',
     never: /jump/,
     also: (d) => expect(d.restrictions).toEqual([]),
-    wrong: true,
   },
   {
     does: 'what the level needed first is no longer held: told, and no more',
@@ -989,7 +933,6 @@ const STORIES: Story[] = [
     done: [session(2, { ...LOADED, reps: [8, 8, 8] })],
     outcome: 'hold',
     says: /stick/,
-    wrong: true,
   },
   // ---- Too much, and the top
   {
@@ -1005,7 +948,6 @@ const STORIES: Story[] = [
     outcome: 'step back',
     to: null,
     says: /12 kg|10 repetitions/,
-    wrong: true,
   },
   {
     does: 'the same at the first dose: a level back',
@@ -1025,7 +967,6 @@ const STORIES: Story[] = [
       session(2, { variation: 'front-main', ...BARBELL, loadKg: 20, reps: [8, 8, 8], effort: 4 }),
     ],
     outcome: 'grow',
-    wrong: true,
   },
   {
     does: 'the top with every way used: keep it, once a week',
@@ -1037,7 +978,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'hold',
     says: /once a week/,
-    wrong: true,
   },
   {
     does: 'the way up waits for another ladder: growing goes on meanwhile',
@@ -1059,7 +999,6 @@ const STORIES: Story[] = [
     ],
     outcome: 'grow',
     says: /stick/,
-    wrong: true,
   },
   {
     does: 'sides taking turns: twelve are six on each side, and one set',
@@ -1079,7 +1018,7 @@ describe('stories', () => {
     expect(STORIES.length).toBeGreaterThanOrEqual(60);
   });
   for (const story of STORIES) {
-    (story.wrong ? it.fails : it)(story.does, () => {
+    it(story.does, () => {
       const { decision, next, text } = run(story);
       expect(decision.outcome).toBe(story.outcome);
       if (story.to !== undefined) expect(decision.toLevel).toBe(story.to);
@@ -1091,22 +1030,19 @@ describe('stories', () => {
   }
 });
 
-it.fails(
-  'evidence is used once: the same two easy sessions are grown on once, not eight times in a day',
-  () => {
-    const story: Story = {
-      does: '',
-      done: [
-        session(5, { ...LOADED, reps: [8, 8, 8], effort: 3 }),
-        session(2, { ...LOADED, reps: [8, 8, 8], effort: 3 }),
-      ],
-      outcome: 'grow',
-    };
-    const first = run(story).decision;
-    expect(first.outcome).toBe('grow');
-    const after = { level: 'goblet', since: ago(40), taken: [first.grow.next!], usedUp: first.setIds };
-    const again = run({ ...story, more: { standing: after } }).decision;
-    expect(again.outcome).toBe('hold');
-    expect(again.grow.account).toMatch(/since|used/);
-  },
-);
+it('evidence is used once: the same two easy sessions are grown on once, not eight times in a day', () => {
+  const story: Story = {
+    does: '',
+    done: [
+      session(5, { ...LOADED, reps: [8, 8, 8], effort: 3 }),
+      session(2, { ...LOADED, reps: [8, 8, 8], effort: 3 }),
+    ],
+    outcome: 'grow',
+  };
+  const first = run(story).decision;
+  expect(first.outcome).toBe('grow');
+  const after = { level: 'goblet', since: ago(40), taken: [first.grow.next!], usedUp: first.setIds };
+  const again = run({ ...story, more: { standing: after } }).decision;
+  expect(again.outcome).toBe('hold');
+  expect(again.grow.account).toMatch(/since|used/);
+});

@@ -1,7 +1,9 @@
-import type { Aid } from '../terms/index.ts';
+import type { Aid, LoadKind } from '../terms/index.ts';
 import type { LevelDose, WayOn } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 import { aidWords } from '../terms/index.ts';
+import { heavier } from './loads.ts';
+import type { Loads } from './loads.ts';
 
 /** What the person is asked to do at the level now: its dose with the confirmed ways on applied. */
 export interface Target extends LevelDose {
@@ -11,7 +13,8 @@ export interface Target extends LevelDose {
 
 /** A confirmed way on: which one, and the value it went to. */
 export interface TakenWay {
-  way: WayOn['way'];
+  /** `less`: less of the same, as so many repetitions, seconds or rounds. */
+  way: WayOn['way'] | 'less';
   to: number | string;
   /** Which aid there is less of. */
   aid?: Aid;
@@ -27,10 +30,35 @@ export function targetAt(dose: LevelDose, taken: readonly TakenWay[]): Target {
     else if (way === 'repetitions') target.reps = Number(to);
     else if (way === 'seconds') target.holdS = Number(to);
     else if (way === 'sets') target.sets = Number(to);
-    else if (way === 'load') target.loadKg = Number(to);
+    else if (way === 'load') {
+      target.loadKg = Number(to);
+      // A heavier weight begins at the first repetitions again.
+      if (dose.reps !== undefined) target.reps = dose.reps;
+    } else if (way === 'less') Object.assign(target, lessOf(target, Number(to)));
     else target.loweringS = Number(to);
   }
   return target;
+}
+
+/** What a target is counted in, and how many of it. */
+export function amountAsked(t: LevelDose): { of: 'reps' | 'holdS' | 'rounds'; amount: number } | null {
+  for (const of of ['reps', 'holdS', 'rounds'] as const) {
+    const amount = t[of];
+    if (amount !== undefined) return { of, amount };
+  }
+  return null;
+}
+
+/** The target with so much of what it is counted in. */
+const lessOf = (target: Target, to: number): Partial<Target> => {
+  const asked = amountAsked(target);
+  return asked ? { [asked.of]: to } : {};
+};
+
+/** Less of the same, about half of it; null where there is no less. */
+export function lessOfTheSame(target: Target): TakenWay | null {
+  const asked = amountAsked(target);
+  return asked && asked.amount > 1 ? { way: 'less', to: Math.max(1, Math.floor(asked.amount / 2)) } : null;
 }
 
 /** Value the way on leads to from the target, or null when it is used up or its kit is missing. */
@@ -39,6 +67,7 @@ export function nextStep(
   target: Target,
   loweringS: number,
   kit: ReadonlySet<string>,
+  { kind = 'improvised', loads }: { kind?: LoadKind; loads?: Loads | undefined } = {},
 ): TakenWay | null {
   const upTo = (now: number, step: number, most: number) => (now < most ? Math.min(most, now + step) : null);
   const found = (to: number | null): TakenWay | null => (to === null ? null : { way: way.way, to });
@@ -58,7 +87,7 @@ export function nextStep(
     }
     case 'load':
       if (way.equipment && !kit.has(way.equipment)) return null;
-      return found(upTo(target.loadKg ?? 0, way.stepKg, way.upToKg));
+      return found(heavier(target.loadKg ?? 0, way.stepKg, way.upToKg, kind, loads));
     case 'slower lowering':
       return found(upTo(target.loweringS ?? loweringS, way.stepS, way.upToS));
     case 'fewer aids':
@@ -85,6 +114,8 @@ export function takenWaySentence({ way, to, aid }: TakenWay): string {
       return `lower over ${to} s`;
     case 'fewer aids':
       return `without ${to}`;
+    case 'less':
+      return `less of the same: ${to} each time`;
   }
 }
 

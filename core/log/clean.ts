@@ -18,8 +18,14 @@ export function faultyReps(set: LoggedSet, facts: Severities, severity: Severity
   );
 }
 
-/** Clean repetitions of a watched set; null when it was not watched or not counted. */
+/** Clean repetitions of a watched set, by faults that spoil one; null when it was not watched or not counted. */
 export function cleanReps(set: LoggedSet, facts: Severities): number | null {
   if (!set.watched || set.doneReps === null) return null;
   return Math.max(0, set.doneReps - faultyReps(set, facts, 2));
 }
+
+/** Load of a set in all: what one weight says, times the weights that are held; null where it was not noted. */
+export const totalKg = (
+  set: Pick<LoggedSet, 'loadKg' | 'variation'>,
+  facts: ReadonlyMap<string, Pick<VariationFacts, 'weights'>>,
+): number | null => (set.loadKg === null ? null : set.loadKg * (facts.get(set.variation)?.weights ?? 1));

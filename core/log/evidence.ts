@@ -8,7 +8,7 @@ export interface EvidenceSession {
 }
 
 /**
- * Level evidence: sets that are not warm-up, of the given variations, on or after the arrival,
+ * Level evidence: sets that are neither warm-up nor side test, of the given variations, on or after the arrival,
  * grouped by date (ascending) and sorted by ordinal.
  */
 export function levelEvidence(
@@ -17,9 +17,15 @@ export function levelEvidence(
   since: IsoDate,
 ): EvidenceSession[] {
   const wanted = new Set(variations);
+  return sessionsOf(
+    sets.filter((s) => !s.warmUp && !s.sideTest && s.date >= since && wanted.has(s.variation)),
+  );
+}
+
+/** Sets by date (ascending), each day's by ordinal. */
+export function sessionsOf(sets: readonly LoggedSet[]): EvidenceSession[] {
   const byDate = new Map<IsoDate, LoggedSet[]>();
   for (const set of sets) {
-    if (set.warmUp || set.date < since || !wanted.has(set.variation)) continue;
     const day = byDate.get(set.date);
     if (day) day.push(set);
     else byDate.set(set.date, [set]);
@@ -28,6 +34,9 @@ export function levelEvidence(
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([date, daySets]) => ({ date, sets: daySets.sort(bySetOrder) }));
 }
+
+/** Whether anything of the session was watched. */
+export const wasWatched = (session: EvidenceSession): boolean => session.sets.some((s) => s.watched);
 
 /** Order within a session; the id breaks ties so that the order of entry never matters. */
 export function bySetOrder(a: LoggedSet, b: LoggedSet): number {

@@ -1,6 +1,6 @@
-export { cleanReps, faultyReps } from './clean.ts';
+export { cleanReps, faultyReps, severityOf, totalKg } from './clean.ts';
 export { dayOf, lastSets } from './day.ts';
-export { bySetOrder, levelEvidence } from './evidence.ts';
+export { bySetOrder, levelEvidence, sessionsOf, wasWatched } from './evidence.ts';
 export type { EvidenceSession } from './evidence.ts';
 export type { FactsBySlug, VariationFacts } from './facts.ts';
 export {
@@ -30,6 +30,7 @@ export type {
 } from './fields.ts';
 export { lastAids } from './last-aids.ts';
 export { lastLoads } from './last-loads.ts';
+export { concernsMovement, painHere, painRegions } from './pain.ts';
 export type { LoggedSet } from './set.ts';
-export { SIDE_TEST_DAYS, sideDifference, sidesDiffer, weakerOf, weakerSide } from './sides.ts';
-export type { SideDifference } from './sides.ts';
+export { SIDE_TEST_DAYS, sideDifference, sideTests, sidesDiffer, weakerOf, weakerSide } from './sides.ts';
+export type { SideDifference, WeakerSide } from './sides.ts';

@@ -1,11 +1,9 @@
 import type { Severities } from './clean.ts';
-import type { VariationFacts } from './facts.ts';
 import { amountOf } from './fields.ts';
-import { levelEvidence } from './evidence.ts';
+import { bySetOrder } from './evidence.ts';
 import type { Side, IsoDate } from '../terms/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import { cleanReps } from './clean.ts';
-import type { EvidenceSession } from './evidence.ts';
 import type { LoggedSet } from './set.ts';
 
 /** A side test older than this says nothing about today. */
@@ -34,54 +32,70 @@ const scoreOf = (set: LoggedSet, facts: Severities) => {
 };
 
 /**
- * Difference between the sides from the newest session with a watched side test of both sides
- * at one load: best of each side, `100·|L−R|/max(L,R)`.
+ * Difference between the sides from the newest day with a watched side test: best of each side, of one movement at one
+ * load of one kind (a load that was not noted is not none), `100·|L−R|/max(L,R)`.
  * Limb symmetry within 10 % is the usual limit in the return-to-sport literature
  * (limb symmetry index of 90 %; Noyes, Barber & Mangine 1991, from memory).
  * Null when a side is missing or the newest test is older than 28 days.
+ * @param sets any of the person's; those that are no side test are passed over
  */
 export function sideDifference(
-  sessions: readonly EvidenceSession[],
+  sets: readonly LoggedSet[],
   facts: Severities,
   today: IsoDate,
 ): SideDifference | null {
-  for (const session of [...sessions].reverse()) {
-    if (daysBetween(session.date, today) > SIDE_TEST_DAYS) return null;
-    const tests = session.sets.filter((s) => s.sideTest && s.side !== null && scoreOf(s, facts) !== null);
-    if (tests.length === 0) continue;
-    // Heaviest load first: it is the more telling test where several were made.
-    const loads = [...new Set(tests.map((s) => s.loadKg ?? 0))].sort((a, b) => b - a);
-    for (const load of loads) {
-      const best = (side: Side, unit: string) => {
-        const scores = tests
-          .filter((s) => (s.loadKg ?? 0) === load && s.side === side)
-          .map((s) => ({ set: s, score: scoreOf(s, facts)! }))
-          .filter((x) => x.score.unit === unit)
-          .sort((a, b) => b.score.value - a.score.value);
-        return scores[0];
-      };
-      for (const unit of ['repetitions', 's'] as const) {
-        const left = best('left', unit);
-        const right = best('right', unit);
-        if (!left || !right) continue;
-        const l = left.score.value;
-        const r = right.score.value;
-        const most = Math.max(l, r);
-        return {
-          date: session.date,
-          left: l,
-          right: r,
-          unit,
-          loadKg: load || null,
-          percent: most === 0 ? 0 : (100 * Math.abs(l - r)) / most,
-          withinTolerance: unit === 'repetitions' && Math.abs(l - r) <= 1,
-          setIds: [left.set.id, right.set.id],
-        };
-      }
-    }
-    return null;
+  const tests = sets.flatMap((set) => {
+    const score = set.sideTest && !set.warmUp && set.side !== null ? scoreOf(set, facts) : null;
+    return score && set.date <= today ? [{ set, ...score }] : [];
+  });
+  const date = tests.reduce<IsoDate>((newest, t) => (t.set.date > newest ? t.set.date : newest), '');
+  if (date === '' || daysBetween(date, today) > SIDE_TEST_DAYS) return null;
+  const alike = new Map<string, typeof tests>();
+  for (const t of tests.filter((x) => x.set.date === date)) {
+    const key = [t.set.variation, t.set.loadKind, t.set.loadKg, t.unit === 's'].join('|');
+    alike.set(key, [...(alike.get(key) ?? []), t]);
   }
-  return null;
+  const found = [...alike].flatMap(([key, list]) => {
+    const best = (side: Side) =>
+      list
+        .filter((t) => t.set.side === side)
+        .sort((a, b) => b.value - a.value || bySetOrder(a.set, b.set))[0];
+    const [left, right] = [best('left'), best('right')];
+    return left && right ? [{ key, left, right }] : [];
+  });
+  // The heaviest load is the more telling test where several were made.
+  const [telling] = found.sort(
+    (a, b) =>
+      (b.left.set.loadKg ?? -1) - (a.left.set.loadKg ?? -1) ||
+      Number(a.left.unit === 's') - Number(b.left.unit === 's') ||
+      (a.key < b.key ? -1 : 1),
+  );
+  if (!telling) return null;
+  const { left, right } = telling;
+  const most = Math.max(left.value, right.value);
+  return {
+    date,
+    left: left.value,
+    right: right.value,
+    unit: left.unit,
+    loadKg: left.set.loadKg,
+    percent: most === 0 ? 0 : (100 * Math.abs(left.value - right.value)) / most,
+    withinTolerance: left.unit === 'repetitions' && Math.abs(left.value - right.value) <= 1,
+    setIds: [left.set.id, right.set.id],
+  };
+}
+
+/** Days on which both sides were tested, the newest last, each with what it showed. */
+export function sideTests(sets: readonly LoggedSet[], facts: Severities): SideDifference[] {
+  const days = [...new Set(sets.filter((s) => s.sideTest && !s.warmUp).map((s) => s.date))].sort();
+  return days.flatMap((date) => {
+    const of = sideDifference(
+      sets.filter((s) => s.date === date),
+      facts,
+      date,
+    );
+    return of ? [of] : [];
+  });
 }
 
 /** Whether the sides differ by more than is usual, one repetition aside. */
@@ -103,23 +117,21 @@ export interface WeakerSide {
 }
 
 /**
- * The weaker side of one-sided work before a day: by the newest side test, as every decision reads it, else by what
- * each side did at best on the last day before: clean repetitions where both sides were watched. Null when equal or
- * unknown.
+ * The weaker side of one-sided work on a day: by the newest side test, as every decision reads it, else by what each
+ * side did at best on the last day before: clean repetitions where both sides were watched. Null when equal or unknown.
+ * @param sets of the work in question
  */
-export function weakerSide(
-  sets: readonly LoggedSet[],
-  v: Pick<VariationFacts, 'slug' | 'severities'>,
-  date: IsoDate,
-): WeakerSide | null {
-  const facts: Severities = new Map([[v.slug, v]]);
-  const before = levelEvidence(
-    sets.filter((s) => s.date < date && s.side !== null),
-    [v.slug],
-    '',
-  );
-  const test = sideDifference(before, facts, date);
-  const compared = test ? { ...test, on: test.date, tested: true } : lastTime(before.at(-1), facts);
+export function weakerSide(sets: readonly LoggedSet[], facts: Severities, date: IsoDate): WeakerSide | null {
+  const test = sideDifference(sets, facts, date);
+  const before = sets.filter((s) => s.date < date && s.side !== null && !s.warmUp && !s.sideTest);
+  const last = before.reduce<IsoDate>((newest, s) => (s.date > newest ? s.date : newest), '');
+  const compared = test
+    ? { ...test, on: test.date, tested: true }
+    : lastTime(
+        before.filter((s) => s.date === last),
+        last,
+        facts,
+      );
   const side = compared && weakerOf(compared);
   if (!compared || !side) return null;
   const { left, right, on, tested } = compared;
@@ -127,15 +139,14 @@ export function weakerSide(
 }
 
 /** What each side did at best on one day. */
-function lastTime(session: EvidenceSession | undefined, facts: Severities) {
-  if (!session) return null;
+function lastTime(sets: readonly LoggedSet[], on: IsoDate, facts: Severities) {
   const best = (side: Side, of: (s: LoggedSet) => number | null) => {
-    const amounts = session.sets.flatMap((s) => (s.side === side ? (of(s) ?? []) : []));
+    const amounts = sets.flatMap((s) => (s.side === side ? (of(s) ?? []) : []));
     return amounts.length ? Math.max(...amounts) : null;
   };
   const both = (of: (s: LoggedSet) => number | null) => {
     const [left, right] = [best('left', of), best('right', of)];
-    return left === null || right === null ? null : { left, right, on: session.date, tested: false };
+    return left === null || right === null ? null : { left, right, on, tested: false };
   };
   return both((s) => scoreOf(s, facts)?.value ?? null) ?? both(amountOf);
 }

@@ -1,5 +1,6 @@
+import { sidesApart } from '../terms/index.ts';
 import { doseFor } from '../dose/index.ts';
-import type { CountedIn, Laterality, LoadKind, Side } from '../terms/index.ts';
+import type { CountedIn, Laterality, LoadKind, Side, SideOrder } from '../terms/index.ts';
 import type { Dose } from '../library/index.ts';
 
 /** Letters of the faults on a log sheet, in the order of its variation. */
@@ -22,9 +23,9 @@ export const takesLoad = (v: { loadKind: LoadKind }): boolean =>
  * asked for, since some do more; the page where the sheet is entered has the same rows.
  */
 export function logRows(
-  v: { laterality: Laterality; dose: readonly Pick<Dose, 'role' | 'sets'>[] },
+  v: { laterality: Laterality; sideOrder: SideOrder; dose: readonly Pick<Dose, 'role' | 'sets'>[] },
   target: { sets: number } | null,
 ): (Side | null)[][] {
   const sets = (target?.sets ?? doseFor(v)?.sets ?? 2) + 1;
-  return Array.from({ length: sets }, () => (v.laterality === 'two legs' ? [null] : ['left', 'right']));
+  return Array.from({ length: sets }, () => (sidesApart(v) ? ['left', 'right'] : [null]));
 }

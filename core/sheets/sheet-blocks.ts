@@ -1,7 +1,7 @@
 import { doseFor, doseWords, tempoWords } from '../dose/index.ts';
 import { LINE_FIELD_WORDS } from '../library/index.ts';
 import type { LineField, ResolvedFault, ResolvedNeed, ResolvedVariation } from '../library/index.ts';
-import { SEVERITY_WORDS, VIEW_WORDS } from '../terms/index.ts';
+import { SEVERITY_WORDS, VIEW_WORDS, sideWorkOf } from '../terms/index.ts';
 import type { SheetKind } from './job.ts';
 
 /** Where the reading of one variation stands: a kind of paper, or the screen, which shows all there is. */
@@ -220,13 +220,13 @@ const COMPOSE: Record<BlockId, Compose> = {
         : on === 'warm-up'
           ? r.dose.filter((d) => d.role === 'prepare')
           : [doseFor(r) ?? []].flat();
-    const oneSided = r.source.laterality !== 'two legs';
+    const sides = sideWorkOf(r.source);
     return {
       title: 'Dose',
       lines: doses.flatMap((d) => [
         own(
           'Dose',
-          `${doseWords(d, oneSided)}${d.restS > 0 && on !== 'warm-up' ? `, rest ${d.restS} s` : ''}`,
+          `${doseWords(d, sides)}${d.restS > 0 && on !== 'warm-up' ? `, rest ${d.restS} s` : ''}`,
           on === 'screen' ? `To ${d.role}` : null,
         ),
         ...(on === 'screen' ? d.notes.map((text) => own('Dose', text)) : []),

@@ -300,6 +300,6 @@ describe('the rows of a blank log', () => {
       ['left', 'right'],
       ['left', 'right'],
     ]);
-    expect(logRows({ laterality: 'two legs', dose: [] }, null)).toHaveLength(3);
+    expect(logRows({ laterality: 'two legs', sideOrder: 'both together', dose: [] }, null)).toHaveLength(3);
   });
 });

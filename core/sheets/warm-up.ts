@@ -1,4 +1,4 @@
-import { leastOf, sidesOf, workTimeS } from '../dose/index.ts';
+import { leastOf, timesDone, workTimeS } from '../dose/index.ts';
 import { PREPARE_STEPS } from '../terms/index.ts';
 import { placesOn, rulesFor } from '../library/index.ts';
 import type { ForPerson, Shelf, Variation } from '../library/index.ts';
@@ -89,7 +89,7 @@ export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp 
         step: v.prepares,
         because: becauseOf(naming),
         named: Object.values(naming).flat().length,
-        seconds: workTimeS(leastOf(dose), v.tempo, sidesOf(v.laterality)),
+        seconds: workTimeS(leastOf(dose), v.tempo, timesDone(v)),
       },
     ];
   });

@@ -57,9 +57,12 @@ export type {
   Role,
   Severity,
   Side,
+  SideOrder,
   Signer,
   Stage,
   Support,
   View,
 } from './lists.ts';
 export type { ByAnswer, RuledNumber, Slug } from './ruled.ts';
+export { sideWorkOf, sidesApart, withSides } from './side-work.ts';
+export type { SideWork } from './side-work.ts';

@@ -103,6 +103,7 @@ export const LATERALITIES = ['two legs', 'split', 'one leg'] as const;
 export type Laterality = (typeof LATERALITIES)[number];
 
 export const SIDE_ORDERS = ['both together', 'sides alternating', 'one side to the end'] as const;
+export type SideOrder = (typeof SIDE_ORDERS)[number];
 
 export const DIRECTIONS = [
   'in place',

@@ -192,14 +192,12 @@ export function oracle(input: DecisionInput): OracleAnswer {
   /** Sets read for pain and stop faults: those of the window, and all of the pattern from its first day on. */
   const safety = (a: Atom, view: View): LoggedSet[] => {
     const w = 'within' in a ? a.within : undefined;
-    const { days } = windowOf({ ...a, kind: 'painAtMost' } as Atom, view);
+    const { days } = windowOf(a, view);
     if (w?.over === 'set') return days.flatMap((d) => d.sets);
-    const from =
-      w?.over === 'days' ? null : (days[0]?.date ?? (view.days.length === 0 ? standing.since : null));
+    const from = days[0]?.date ?? standing.since;
     return ofPattern.filter(
       (s) =>
-        s.date <= view.end &&
-        (w?.over === 'days' ? daysBetween(s.date, view.asOf) < w.last : from !== null && s.date >= from),
+        s.date <= view.end && (w?.over === 'days' ? daysBetween(s.date, view.asOf) < w.last : s.date >= from),
     );
   };
 
@@ -732,7 +730,7 @@ export function oracle(input: DecisionInput): OracleAnswer {
     const allDone = (d: Dated, mustSee: boolean): boolean => {
       if (goal === undefined) return false;
       const sides = oneSided(d.sets) ? (['left', 'right'] as const) : ([null] as const);
-      let short = 0;
+      const lacks: number[][] = [];
       for (const side of sides) {
         const own = d.sets.filter((s) => side === null || s.side === side);
         if (own.length < target.sets) return false;
@@ -743,15 +741,23 @@ export function oracle(input: DecisionInput): OracleAnswer {
           if (main.countedIn === 'seconds held') return faulty(s, 2) > 0 ? -1 : n;
           return Math.max(0, n - faulty(s, 2));
         });
-        const bestFirst = [...values].sort((a, b) => b - a).slice(0, target.sets);
-        if (bestFirst.some((n) => n < 0)) return false;
-        short += bestFirst.reduce((sum, n) => sum + Math.max(0, goal - n), 0);
+        const kept = [...values].sort((x, y) => y - x)[target.sets - 1]!;
+        const best = values.filter((n) => n >= kept).slice(0, target.sets);
+        if (best.some((n) => n < 0)) return false;
+        lacks.push(best.map((n) => Math.max(0, goal - n)));
         if (mustSee) {
           const watched = own.filter((s) => s.watched).length;
           if (watched < Math.min(eyes, target.sets) || !own.at(-1)!.watched) return false;
         }
       }
-      if (short > 1) return false;
+      // One repetition of each side; what the stronger side leaves out because the weaker did is not its own.
+      const total = (list: number[]) => list.reduce((x, y) => x + y, 0);
+      const fits = (a: number[], b: number[]) =>
+        total(a) <= 1 && total(b.map((n, i) => Math.max(0, n - a[i]!))) <= 1;
+      if (
+        lacks.length === 1 ? total(lacks[0]!) > 1 : !fits(lacks[0]!, lacks[1]!) && !fits(lacks[1]!, lacks[0]!)
+      )
+        return false;
       if (
         target.loadKg &&
         d.sets.some(
@@ -774,19 +780,20 @@ export function oracle(input: DecisionInput): OracleAnswer {
       }
       return d.sets.every((s) => (s.effort ?? 0) <= 8) && asked(d, (s) => s.pain);
     };
+    // At a heavier load than asked, what was done there is where it goes on from.
+    const now = (asked: number, r: { reps?: number; kg?: number }) =>
+      r.kg !== undefined ? r.reps! : Math.max(asked, r.reps ?? 0);
     const openWay = (only?: string): boolean =>
       level.waysOn.some((w) => {
         if (only && w.way !== only) return false;
         const raised = met();
-        if (w.way === 'repetitions')
-          return target.reps !== undefined && Math.max(target.reps, raised.reps ?? 0) < w.upTo;
-        if (w.way === 'seconds')
-          return target.holdS !== undefined && Math.max(target.holdS, raised.reps ?? 0) < w.upTo;
+        if (w.way === 'repetitions') return target.reps !== undefined && now(target.reps, raised) < w.upTo;
+        if (w.way === 'seconds') return target.holdS !== undefined && now(target.holdS, raised) < w.upTo;
         if (w.way === 'sets') return target.sets < w.upTo;
         if (w.way === 'rounds') return target.rounds !== undefined && target.rounds < w.upTo;
         if (w.way === 'load') {
-          const now = Math.max(target.loadKg ?? 0, raised.kg ?? 0);
-          return (input.loads?.[main.loadKind] ?? []).some((kg) => kg > now && kg <= w.upToKg);
+          const kgNow = Math.max(target.loadKg ?? 0, raised.kg ?? 0);
+          return (input.loads?.[main.loadKind] ?? []).some((kg) => kg > kgNow && kg <= w.upToKg);
         }
         return false;
       });
@@ -814,9 +821,9 @@ export function oracle(input: DecisionInput): OracleAnswer {
     }
 
     if (target.rounds !== undefined && main.countedIn === 'rounds') {
-      const last = days.at(-1)?.date;
+      const last = seen.at(-1)?.date;
       if (!last) return false;
-      const week = days.filter((d) => daysBetween(d.date, last) < 7);
+      const week = seen.filter((d) => daysBetween(d.date, last) < 7);
       const cleanDay = (d: Dated) =>
         unused(d) &&
         asked(d, (s) => s.pain) &&

@@ -138,7 +138,7 @@ export function input(change: Partial<DecisionInput> = {}): DecisionInput {
     restrictions: [],
     kit: new Set(),
     heldElsewhere: new Set(),
-    today: '2026-02-01',
+    today: '2026-01-12',
     ...change,
   };
 }

@@ -118,7 +118,7 @@ async function requestsOf(): Promise<Requests> {
     keepPlacement: { of: { person }, body: { ...trials, trials: [] } },
     saveCheckIn: {
       of: { person, date: TODAY },
-      body: { here: true, pain: 2, sleepH: 7, atEase: 8, note: '' },
+      body: { here: true, pain: 2, painRegion: 'low back', painSide: null, sleepH: 7, atEase: 8, note: '' },
     },
     keepCueTried: {
       of: { id },

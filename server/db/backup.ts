@@ -2,7 +2,7 @@ import type { Readable } from 'node:stream';
 import { createGunzip } from 'node:zlib';
 import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
-import type { Db } from './database.ts';
+import type { Db } from './db.ts';
 import { rebuildDerived } from './derived.ts';
 import * as schema from './schema.ts';
 

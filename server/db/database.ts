@@ -1,18 +1,16 @@
 import { mkdir, readdir } from 'node:fs/promises';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
-import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import { complaintOf } from '../complaint.ts';
+import type { Db } from './db.ts';
+import { makeMissingDerived } from './derived.ts';
 import { root } from '../root.ts';
 import * as schema from './schema.ts';
 import { tellSlowQueries } from './slow.ts';
 import type { Tell } from './slow.ts';
 import { emptyTemplate } from './template.ts';
-
-/** Either driver, and a transaction of either. */
-export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 export interface OpenDatabase {
   db: Db;
@@ -45,6 +43,7 @@ export async function openEmbedded(
   if (tell) tellSlowQueries(client, tell);
   const db = drizzlePglite(client, { schema });
   await migratePglite(db, { migrationsFolder });
+  await makeMissingDerived(db);
   return { db, close: () => client.close(), dump: () => client.dumpDataDir('none') };
 }
 
@@ -73,7 +72,9 @@ export async function openServer(url: string, tell?: Tell): Promise<OpenDatabase
   const first = await pool.connect();
   try {
     await first.query('select pg_advisory_lock($1)', [STARTING]);
-    await migrate(drizzle(first, { schema }), { migrationsFolder });
+    const own = drizzle(first, { schema });
+    await migrate(own, { migrationsFolder });
+    await makeMissingDerived(own);
   } finally {
     await first.query('select pg_advisory_unlock($1)', [STARTING]).catch(() => undefined);
     first.release();

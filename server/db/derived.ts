@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { SQL } from 'drizzle-orm';
 import { setFields } from '../../core/log/index.ts';
-import type { Db } from './database.ts';
+import type { Db } from './db.ts';
 import { loggedSet } from './schema.ts';
 
 /**
@@ -12,7 +12,7 @@ import { loggedSet } from './schema.ts';
 /** What a summary keeps of a set, as pairs of name and column; what is not known is left out of it. */
 const KEPT = sql.join(
   [
-    sql`'id', l.id, 'rev', l.variation_revision`,
+    sql`'id', l.id, 'rev', l.variation_revision, 'own', nullif(l.own, false)`,
     ...setFields().map(([name, { is }]) => {
       const column = sql`l.${sql.identifier(loggedSet[name].name)}`;
       return sql`${sql.raw(`'${name}'`)}, ${is === 'faults' ? sql`nullif(${column}, '[]'::jsonb)` : column}`;
@@ -22,8 +22,9 @@ const KEPT = sql.join(
 );
 
 const summaries = (where: SQL) => sql`
-  insert into set_summary (session_id, variation, person_id, date, working, pain, sets)
-  select l.session_id, l.variation, s.person_id, s.date, bool_or(not l.warm_up), max(l.pain),
+  insert into set_summary (session_id, variation, person_id, date, working, watched, pain, sets)
+  select l.session_id, l.variation, s.person_id, s.date, bool_or(not l.warm_up and not l.side_test),
+    bool_or(l.watched and not l.warm_up and not l.side_test) and not bool_or(coalesce(l.lighter, false)), max(l.pain),
     jsonb_agg(jsonb_strip_nulls(jsonb_build_object(${KEPT})) order by l.ordinal, l.id)
   from logged_set l join session s on s.id = l.session_id
   where l.deleted_at is null and ${where}
@@ -47,29 +48,16 @@ export async function refreshSummariesOf(tx: Db, sessionIds: readonly string[]):
 }
 
 const standings = (where: SQL) => sql`
-  insert into standing (person_id, ladder, level, since, taken, role, stage, last_move_id)
-  with ordered as (
-    select m.id, m.person_id, m.ladder, m.sequence, m.date, m.kind, m.to_level, m.taken, m.role, m.stage,
-      lag(m.to_level) over of_person as before,
-      last_value(m.id) over (of_person rows between unbounded preceding and unbounded following) as newest
-    from move m where ${where}
-    window of_person as (partition by m.person_id, m.ladder order by m.sequence)
-  ), arrival as (
-    select distinct on (person_id, ladder) * from ordered
-    where kind = 'placed' or before is null or before <> to_level
-    order by person_id, ladder, sequence desc
-  )
-  select a.person_id, a.ladder, a.to_level, a.date,
-    coalesce((
-      select jsonb_agg(g.taken order by g.sequence) from ordered g
-      where g.person_id = a.person_id and g.ladder = a.ladder and g.sequence > a.sequence
-        and g.kind = 'grow' and g.taken is not null), '[]'::jsonb),
-    p.role, p.stage, a.newest
-  from arrival a left join lateral (
-    select o.role, o.stage from ordered o
-    where o.person_id = a.person_id and o.ladder = a.ladder and o.sequence <= a.sequence
-      and (o.kind = 'placed' or o.before is null)
-    order by o.sequence desc limit 1) p on true`;
+  insert into standing (person_id, ladder, moves, last_move_id)
+  select m.person_id, m.ladder,
+    jsonb_agg(jsonb_strip_nulls(jsonb_build_object(
+      'kind', m.kind, 'date', m.date::text, 'fromLevel', m.from_level, 'toLevel', m.to_level, 'taken', m.taken,
+      'role', m.role, 'stage', m.stage, 'cause', m.cause, 'painRegions', m.pain_regions, 'massKg', m.mass_kg,
+      -- Only what used evidence up needs to be remembered by its sets.
+      'setIds', case when m.kind in ('grow', 'move up', 'step back') then m.set_ids end)) order by m.sequence),
+    (array_agg(m.id order by m.sequence desc))[1]
+  from move m where ${where}
+  group by m.person_id, m.ladder`;
 
 /** Writes anew where one person stands on one ladder. */
 export async function refreshStanding(tx: Db, personId: string, ladder: string): Promise<void> {
@@ -83,4 +71,13 @@ export async function rebuildDerived(tx: Db): Promise<void> {
   await tx.execute(summaries(sql`true`));
   await tx.execute(sql`delete from standing`);
   await tx.execute(standings(sql`true`));
+}
+
+/** Makes the derived tables where there is nothing of what they repeat: a migration has emptied them. */
+export async function makeMissingDerived(db: Db): Promise<void> {
+  const found = await db.execute<{ missing: boolean }>(sql`
+    select (exists (select 1 from logged_set where deleted_at is null) and not exists (select 1 from set_summary))
+      or (exists (select 1 from move) and not exists (select 1 from standing)) as missing`);
+  // Either driver gives the rows by this name.
+  if ((found as { rows: { missing: boolean }[] }).rows[0]?.missing) await db.transaction(rebuildDerived);
 }

@@ -1,5 +1,6 @@
 export { openEmbedded, openServer } from './database.ts';
-export type { Db, EmbeddedDatabase, OpenDatabase } from './database.ts';
+export type { EmbeddedDatabase, OpenDatabase } from './database.ts';
+export type { Db } from './db.ts';
 export * as schema from './schema.ts';
 export { lockFolder, FolderInUse } from './lock.ts';
 export { backupLines, BadBackup, knowStaff, leftOut, restoreBackup, tablesInOrder } from './backup.ts';

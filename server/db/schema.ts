@@ -2,12 +2,14 @@ import { setColumns } from './set-columns.ts';
 import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import type { Role, Side, Signer, Stage } from '../../core/terms/index.ts';
+import type { Region, Role, Side, Signer, Stage } from '../../core/terms/index.ts';
 import type {
+  BackCause,
   Bar,
   CueOutcome,
   Decision,
   Experience,
+  MoveFact,
   Outcome,
   Reach,
   TakenWay,
@@ -449,8 +451,10 @@ export const setSummary = pgTable(
       .notNull()
       .references(() => person.id, { onDelete: 'cascade' }),
     date: date('date', { mode: 'string' }).notNull(),
-    /** Whether any of them is not a warm-up. */
+    /** Whether any of them is work: neither warm-up nor side test. */
     working: boolean('working').notNull(),
+    /** Something was watched, and it was not made lighter on purpose. */
+    watched: boolean('watched').notNull(),
     /** The highest pain reported; null: not asked. */
     pain: doublePrecision('pain'),
     /** The sets without what is null, in their order. */
@@ -474,11 +478,8 @@ export const standing = pgTable(
       .notNull()
       .references(() => person.id, { onDelete: 'cascade' }),
     ladder: text('ladder').notNull(),
-    level: text('level').notNull(),
-    since: date('since', { mode: 'string' }).notNull(),
-    taken: jsonb('taken').$type<TakenWay[]>().notNull(),
-    role: text('role').$type<Role>(),
-    stage: text('stage').$type<Stage>(),
+    /** The decisions on the ladder in their order, as far as they say where the person stands. */
+    moves: jsonb('moves').$type<MoveFact[]>().notNull(),
     /** The newest decision, whether it moved anybody or not. */
     lastMoveId: uuid('last_move_id').notNull(),
   },
@@ -496,6 +497,9 @@ export const checkIn = pgTable(
     /** Null: nobody has said; false: away that day. */
     here: boolean('here'),
     pain: doublePrecision('pain'),
+    /** Where it hurts; null: not told. */
+    painRegion: text('pain_region').$type<Region>(),
+    painSide: text('pain_side').$type<Side>(),
     sleepH: doublePrecision('sleep_h'),
     atEase: doublePrecision('at_ease'),
     note: text('note').notNull().default(''),
@@ -753,6 +757,12 @@ export const move = pgTable(
     /** In what role and at what stage a person was placed; null: as work, at the stage of the level. */
     role: text('role').$type<Role>(),
     stage: text('stage').$type<Stage>(),
+    /** Why it was a step back; null: it was none, or of before this was kept. */
+    cause: text('cause').$type<BackCause>(),
+    /** Where it hurt, of a step back for pain. */
+    painRegions: jsonb('pain_regions').$type<Region[]>(),
+    /** Body mass on that day, kg: shares of it are fixed by it. */
+    massKg: doublePrecision('mass_kg'),
     /** What the tool proposed, where it proposed anything. */
     proposed: text('proposed').$type<Outcome>(),
     reason: text('reason').notNull(),

@@ -4,7 +4,7 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { complaintOf } from '../complaint.ts';
 import { backupLines } from './backup.ts';
-import type { Db } from './database.ts';
+import type { Db } from './db.ts';
 
 const compress = promisify(gzip);
 

@@ -61,7 +61,9 @@ describe('the demo hall', () => {
           ),
         ),
       );
-      expect({ seed, missing: OUTCOMES.filter((o) => !outcomes.has(o)) }).toEqual({ seed, missing: [] });
+      // A stop is a record of its own: it is put in with the hall, below.
+      const missing = OUTCOMES.filter((o) => o !== 'stop and refer' && !outcomes.has(o));
+      expect({ seed, missing }).toEqual({ seed, missing: [] });
     }
   });
 

@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import { judge, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
@@ -143,6 +144,10 @@ function follow({
       date,
       by: coach,
       at: `${date}T18:00:00.000Z`,
+      cause: move.kind === 'step back' ? (move.evidence?.cause ?? null) : null,
+      painRegions:
+        move.kind === 'step back' && move.evidence?.cause === 'pain' ? move.evidence.painRegions : null,
+      massKg: who.massKg,
       role: move.kind === 'placed' ? (course.role ?? null) : null,
       stage: null,
       stateNumber: inForce.state,
@@ -204,7 +209,7 @@ function follow({
   }
 
   function setsOn(day: Day, sessionId: string): Season['sets'] {
-    const sides: (Side | null)[] = day.variation.laterality === 'two legs' ? [null] : ['left', 'right'];
+    const sides: (Side | null)[] = sidesApart(day.variation) ? ['left', 'right'] : [null];
     const watched = day.mood === 'unwatched' ? false : day.mood !== 'as before' || random() < who.watched;
     let ordinal = season.sets.filter((s) => s.date === day.date).length;
     return Array.from({ length: day.target.sets }, (_, set) =>
@@ -300,7 +305,13 @@ function follow({
   }
 
   function decisionOn(date: string) {
-    const mine = { sets: season.sets, moves: own(), restrictions: season.restrictions, massKg: who.massKg };
+    const mine = {
+      sets: season.sets,
+      moves: own(),
+      restrictions: season.restrictions,
+      massKg: who.massKg,
+      patternOf: (v: string) => inForce.shelf.get('variation', v)?.pattern ?? null,
+    };
     return judge({ inForce, today: date }, ladder, recordsFrom(mine), { foretell: false }).decision;
   }
 
@@ -341,7 +352,7 @@ function follow({
       ...common,
       kind: decision.outcome,
       toLevel: decision.toLevel ?? decision.fromLevel,
-      taken: decision.outcome === 'grow' ? decision.grow.next : null,
+      taken: decision.outcome === 'grow' ? decision.grow.next : decision.less,
       reason: '',
     });
     if (decision.outcome === 'move up') ability = Math.min(ability, -2.5);

@@ -122,7 +122,8 @@ async function refuseRemovingHeldLevels(tx: Db, ladder: Ladder): Promise<void> {
   const standings = await tx.select().from(standing).where(eq(standing.ladder, ladder.slug));
   const known = new Set(ladder.levels.map((l) => l.id));
   const held = new Map<string, number>();
-  for (const { level } of standings) {
+  for (const { moves } of standings) {
+    const level = moves.at(-1)!.toLevel;
     if (!known.has(level)) held.set(level, (held.get(level) ?? 0) + 1);
   }
   for (const [level, people] of held) {

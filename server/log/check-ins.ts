@@ -20,9 +20,10 @@ export async function saveCheckIn(c: Context & About, date: string, request: Che
   if (hold === 'covers' && date !== today) {
     throw new Refusal(403, 'Who covers somebody writes down today’s answers. Nothing was kept.');
   }
-  const { pain, note: words } = request;
+  const { pain, painRegion, painSide, note: words } = request;
+  const felt = painRegion ? [{ region: painRegion, kind: 'pain' as const, side: painSide }] : [];
   const source = `check-in ${personId} ${date}`;
-  await tell(c, me, { personId, source, date, told: 'check-in', pain, words });
+  await tell(c, me, { personId, source, date, told: 'check-in', pain, felt, words });
   const [before] = await tx
     .select()
     .from(checkIn)
@@ -33,6 +34,8 @@ export async function saveCheckIn(c: Context & About, date: string, request: Che
       ? {
           // Nor talks who covers down what was reported that day.
           pain: before.pain === null ? request.pain : Math.max(before.pain, request.pain ?? 0),
+          painRegion: request.painRegion ?? before.painRegion,
+          painSide: request.painSide ?? before.painSide,
           sleepH: request.sleepH ?? before.sleepH,
           atEase: request.atEase ?? before.atEase,
           note: request.note || before.note,
@@ -40,7 +43,14 @@ export async function saveCheckIn(c: Context & About, date: string, request: Che
       : {};
   const row = { ...request, ...unseen, recordedBy: me.name, at: at.toISOString() };
   if (before) {
-    const asked = ({ here, pain, sleepH, atEase, note }: CheckIn) => ({ here, pain, sleepH, atEase, note });
+    const asked = ({ here, pain, painRegion, sleepH, atEase, note }: CheckIn) => ({
+      here,
+      pain,
+      painRegion,
+      sleepH,
+      atEase,
+      note,
+    });
     await keepCorrection(
       c,
       { personId, what: 'questions before work', key: date },

@@ -1,7 +1,8 @@
-import { judge, revisionsRead } from '../../core/floor/index.ts';
+import { judge, ofLibrary, readingOfLadder, revisionsRead } from '../../core/floor/index.ts';
+import type { PersonRecords } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { overrideRefused } from '../../core/ladder/index.ts';
+import { heldLevels, overrideRefused, permittedLevels } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
@@ -36,8 +37,12 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
   const personId = c.person.id;
   await refuseStopped(c, ladder.pattern);
   const level = levelIn(ladder, request.level);
-  const { standings } = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
-  const before = standings.get(ladder.slug);
+  const own = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
+  const before = own.standings.get(ladder.slug);
+  refuseUnfit({ ...c, inForce }, ladder, own, {
+    from: before ? levelIn(ladder, before.level) : null,
+    to: level,
+  });
   const id = randomUUID();
   await tx.insert(schema.move).values({
     id,
@@ -49,6 +54,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
     toLevel: level.id,
     role: request.role ?? null,
     stage: request.stage ?? null,
+    massKg: own.massKg,
     reason: request.reason,
     by: me.name,
     at: at.toISOString(),
@@ -58,6 +64,36 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
   });
   await refreshStanding(tx, personId, ladder.slug);
   return id;
+}
+
+/**
+ * Refuses a level that is barred, or that lies past one whose entry need is not held.
+ * @throws Refusal 422
+ */
+function refuseUnfit(
+  { inForce, today }: Pick<Context, 'inForce' | 'today'>,
+  ladder: Ladder,
+  own: PersonRecords,
+  { from, to }: { from: Level | null; to: Level },
+): Level[] {
+  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
+  const permitted = permittedLevels(settled, facts, own.restrictions, today);
+  if (!permitted.has(to.id)) {
+    throw new Refusal(422, `level: "${to.name}" is barred for them at the moment. Nothing was decided.`);
+  }
+  const held = heldLevels(inForce.shelf.all('ladder'), own.standings);
+  const [low, high] = [from ? ladder.levels.indexOf(from) + 1 : 0, ladder.levels.indexOf(to)];
+  const past = ladder.levels.slice(low, high + 1);
+  for (const level of past.filter((l) => permitted.has(l.id))) {
+    const need = level.entryNeeds.find((n) => !held.has(`${n.ladder}/${n.level}`));
+    if (need) {
+      throw new Refusal(
+        422,
+        `level: "${level.name}" needs ${ofLibrary(inForce).nameOf(need.ladder, need.level)} first. Nothing was decided.`,
+      );
+    }
+  }
+  return past.filter((l) => l !== to && permitted.has(l.id));
 }
 
 /**
@@ -86,8 +122,26 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
   }
   const refused = overrideRefused(decision, request.chosen, request.reason);
   if (refused) throw new Refusal(422, `reason: ${refused}`);
-  if (refersForPain(decision)) await tellOutcome(c, me, personId, ladder, decision);
   const { toLevel, taken } = target(ladder, decision, request);
+  if (request.chosen === 'move up') {
+    const [from, to] = [levelIn(ladder, standing.level), levelIn(ladder, toLevel)];
+    const skipped = refuseUnfit({ ...c, inForce }, ladder, own, { from, to });
+    const barred = ladder.levels.indexOf(to) - ladder.levels.indexOf(from) - 1 - skipped.length;
+    if (barred > 0 && me.role !== 'head coach') {
+      throw new Refusal(
+        403,
+        'A barred level is passed over: the head coach confirms that. Nothing was decided.',
+      );
+    }
+    if (skipped.length > 0 && request.reason.trim() === '') {
+      throw new Refusal(
+        422,
+        `reason: ${skipped.map((l) => `"${l.name}"`).join(', ')} would be skipped: say why. Nothing was decided.`,
+      );
+    }
+  }
+  if (refersForPain(decision)) await tellOutcome(c, me, personId, ladder, decision);
+  const back = request.chosen === 'step back' && decision.outcome === 'step back' ? decision : null;
   const id = randomUUID();
   await tx.insert(schema.move).values({
     id,
@@ -98,6 +152,9 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
     fromLevel: standing.level,
     toLevel,
     taken,
+    cause: back?.cause ?? null,
+    painRegions: back?.cause === 'pain' ? back.painRegions : null,
+    massKg: own.massKg,
     proposed: decision.outcome,
     reason: request.reason,
     by: me.name,
@@ -116,10 +173,21 @@ function target(ladder: Ladder, decision: Decision, { chosen, level }: ConfirmRe
   const stay = { toLevel: decision.fromLevel, taken: null };
   if (chosen === 'hold' || chosen === 'stop and refer') return stay;
   if (chosen === 'grow') {
-    if (!decision.grow.next) throw new Refusal(422, 'chosen: every way on inside this level is used up.');
-    return { toLevel: decision.fromLevel, taken: decision.grow.next };
+    const { next, usedUp } = decision.grow;
+    if (!next) throw new Refusal(422, 'chosen: every way on inside this level is used up.');
+    if (usedUp) {
+      throw new Refusal(
+        422,
+        'chosen: these sessions have opened a way on already; a further one needs new ones. Nothing was decided.',
+      );
+    }
+    return { toLevel: decision.fromLevel, taken: next };
   }
   const proposed = chosen === decision.outcome ? decision.toLevel : null;
+  // Less of the same, at the level where they are.
+  if (chosen === 'step back' && decision.outcome === 'step back' && !level && !proposed) {
+    return { toLevel: decision.fromLevel, taken: decision.less };
+  }
   const neighbour = ladder.levels[chosen === 'move up' ? here + 1 : here - 1]?.id;
   const to = level ?? proposed ?? neighbour;
   if (to === undefined) {

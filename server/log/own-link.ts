@@ -152,7 +152,7 @@ export async function ownDay(c: Held): Promise<OwnDay> {
     const line = lineOf({ floor: c, ladder, own, withAids: aids, tried, door: doorFor(false) });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
-    const { ladderName, levelName, pattern, variation, variationName, oneSided } = line;
+    const { ladderName, levelName, pattern, variation, variationName, oneSided, sides } = line;
     const { target, next, cues, countedIn, ifItGoesWrong } = line;
     return [
       {
@@ -162,6 +162,7 @@ export async function ownDay(c: Held): Promise<OwnDay> {
         variation,
         variationName,
         oneSided,
+        sides,
         target,
         next,
         cues,

@@ -1,9 +1,16 @@
-import type { Evidence, Floor, PersonRecords } from '../../core/floor/index.ts';
-import { NO_EVIDENCE, NO_RECORDS, grouped, levelOf, readingOfLadder } from '../../core/floor/index.ts';
+import type { Evidence, Floor, PersonRecords, Trained } from '../../core/floor/index.ts';
+import {
+  NO_EVIDENCE,
+  NO_RECORDS,
+  grouped,
+  levelOf,
+  readingOfLadder,
+  variationsOf,
+} from '../../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
-import { clearanceFor, evidenceWindow, TELLING_DAYS } from '../../core/ladder/index.ts';
-import type { IsoDate } from '../../core/terms/index.ts';
-import type { Standing } from '../../core/ladder/index.ts';
+import { clearanceFor, evidenceWindow, standingAfter, TELLING_DAYS } from '../../core/ladder/index.ts';
+import type { IsoDate, Pattern, Region, Side } from '../../core/terms/index.ts';
+import type { PainTold, Standing } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
@@ -48,19 +55,14 @@ export async function recordsOf(
         {
           ...NO_RECORDS,
           standings: new Map(
-            own.map((s): [string, Standing] => [
-              s.ladder,
-              {
-                level: s.level,
-                since: s.since,
-                taken: s.taken,
-                ...(s.role ? { role: s.role } : {}),
-                ...(s.stage ? { stage: s.stage } : {}),
-              },
-            ]),
+            own.flatMap((s): [string, Standing][] => {
+              const standing = standingAfter(s.moves.map((m) => ({ ...m, taken: m.taken ?? null })));
+              return standing ? [[s.ladder, standing]] : [];
+            }),
           ),
           lastMoves: new Map(own.map((s) => [s.ladder, s.lastMoveId])),
-          painfulDays: day?.painful ?? [],
+          told: day ? toldOf(day, inForce) : [],
+          trained: day ? trainedBy(day, inForce) : new Map(),
           restrictions: restrictions.get(id) ?? [],
           stops: stops.get(id) ?? [],
           clearances: clearances.get(id) ?? [],
@@ -93,28 +95,74 @@ interface Days {
   massKg: number | null;
   lastSession: IsoDate | null;
   lastAsked: IsoDate | null;
-  painful: IsoDate[];
+  /** Pain of late in sets of a movement, and before work. */
+  pains: { date: IsoDate; pain: number; regions: Region[]; side: Side | null; variation: string | null }[];
+  /** Movements by the days of late on which they were trained. */
+  days: { date: IsoDate; variation: string; watched: boolean }[];
 }
 
 async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<Map<string, Days>> {
+  const late = (date: string) => sql`${sql.raw(date)} > ${today}::date - ${TELLING_DAYS}::int`;
   const rows = rowsOf<{ id: string } & Days>(
     await db.execute(sql`
     select p.id, p.mass_kg as "massKg",
       (select max(s.date)::text from session s where s.person_id = p.id) as "lastSession",
       (select max(c.date)::text from check_in c where c.person_id = p.id and c.pain is not null) as "lastAsked",
-      coalesce((select jsonb_agg(distinct d.date::text) from (
-        select s.date from set_summary s where s.person_id = p.id and s.pain > 0 and s.date > ${today}::date - ${TELLING_DAYS}::int
-        union select c.date from check_in c where c.person_id = p.id and c.pain > 0 and c.date > ${today}::date - ${TELLING_DAYS}::int
-      ) d), '[]'::jsonb) as painful
+      coalesce((select jsonb_agg(d) from (
+        select s.date::text, (x->>'pain')::float as pain, s.variation, x->>'painSide' as side,
+          case when x->>'painRegion' is not null then jsonb_build_array(x->>'painRegion')
+            else coalesce(jsonb_path_query_array(x, '$.sensations[*] ? (@.kind == "pain").region'), '[]'::jsonb)
+          end as regions
+        from set_summary s cross join lateral jsonb_array_elements(s.sets) x
+        where s.person_id = p.id and s.pain > 0 and (x->>'pain')::float > 0 and ${late('s.date')}
+        union all
+        select c.date::text, c.pain, null, c.pain_side,
+          case when c.pain_region is null then '[]'::jsonb else jsonb_build_array(c.pain_region) end
+        from check_in c where c.person_id = p.id and c.pain > 0 and ${late('c.date')}
+      ) d), '[]'::jsonb) as pains,
+      coalesce((select jsonb_agg(jsonb_build_object('date', s.date::text, 'variation', s.variation, 'watched', s.watched))
+        from set_summary s where s.person_id = p.id and s.working and ${late('s.date')}), '[]'::jsonb) as days
     from person p where ${among(sql`p.id`, ids)}`),
   );
   return new Map(rows.map((r) => [r.id, r]));
 }
 
+const patternIn = (inForce: Floor['inForce'], variation: string): Pattern | null =>
+  inForce.shelf.get('variation', variation)?.pattern ?? null;
+
+const toldOf = ({ pains }: Days, inForce: Floor['inForce']): PainTold[] =>
+  pains.map(({ variation, ...p }) => ({
+    ...p,
+    pattern: variation === null ? null : patternIn(inForce, variation),
+  }));
+
+function trainedBy({ days }: Days, inForce: Floor['inForce']): Map<Pattern, Trained> {
+  const by = grouped(days, (d) => patternIn(inForce, d.variation) ?? '');
+  return new Map(
+    [...by].map(([pattern, list]): [Pattern, Trained] => [
+      pattern as Pattern,
+      {
+        days: [...new Set(list.map((d) => d.date))].sort(),
+        lastWatched:
+          list
+            .filter((d) => d.watched)
+            .map((d) => d.date)
+            .sort()
+            .at(-1) ?? null,
+      },
+    ]),
+  );
+}
+
 interface Want {
   i: number;
   person: string;
+  /** Of the level. */
   variations: string[];
+  /** Of the pattern: pain and stop faults are read of warm-up and drills too. */
+  of_pattern: string[];
+  on_ladder: string[];
+  first: IsoDate;
   since: IsoDate;
   sessions: number;
   days: number;
@@ -146,6 +194,9 @@ async function windowsOf(
           ladder: slug,
           person,
           variations,
+          of_pattern: variationsOf(inForce, ladder),
+          on_ladder: ladder.levels.flatMap((l) => [l.main, ...l.equals]),
+          first: standing.first ?? standing.since,
           since,
           ...evidenceWindow(level, standing),
         });
@@ -158,30 +209,44 @@ async function windowsOf(
   const found = new Map<string, Map<string, Evidence>>();
   if (wants.length === 0) return found;
   const asked = JSON.stringify(wants.map(({ ladder: _l, ...w }) => w));
-  const rows = rowsOf<SummaryRow & { i: number; total: number }>(
+  const rows = rowsOf<SummaryRow & { i: number; total: number; climbed: number }>(
     await db.execute(sql`
-    with wanted as materialized (
-      select w.i, w.person, w.variations, w.since, w.days, w.sessions,
+    with asked as materialized (
+      select * from jsonb_to_recordset(${asked}::jsonb)
+        as w(i int, person uuid, variations text[], of_pattern text[], on_ladder text[], first date, since date,
+          sessions int, days int)
+    ), wanted as materialized (
+      select w.*,
         (select array_agg(distinct x.date) from set_summary x
           where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
-        ) as dates
-      from jsonb_to_recordset(${asked}::jsonb)
-        as w(i int, person uuid, variations text[], since date, sessions int, days int)
+        ) as dates,
+        (select array_agg(distinct x.date) from set_summary x
+          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
+            and x.watched) as seen,
+        (select count(distinct x.date)::int from set_summary x
+          where x.person_id = w.person and x.variation = any(w.on_ladder) and x.date >= w.first and x.working
+        ) as climbed
+      from asked w
     )
-    select w.i, coalesce(array_length(w.dates, 1), 0) as total, s.session_id as "sessionId", s.date::text as date,
-      s.variation, s.sets
-    from wanted w join set_summary s on s.person_id = w.person and s.variation = any(w.variations) and s.working
+    select w.i, coalesce(array_length(w.dates, 1), 0) as total, w.climbed, s.session_id as "sessionId",
+      s.date::text as date, s.variation, s.sets
+    from wanted w join set_summary s on s.person_id = w.person and s.variation = any(w.of_pattern)
       and s.date >= greatest(w.since,
-        -- Distinct dates come in ascending order.
-        coalesce(w.dates[greatest(1, array_length(w.dates, 1) + 1 - w.sessions)], ${today}::date) - w.days)`),
+        -- Distinct dates come in ascending order. Where sessions were not watched, farther back, but not for ever.
+        least(
+          coalesce(w.dates[greatest(1, array_length(w.dates, 1) + 1 - w.sessions)], ${today}::date - ${TELLING_DAYS}::int),
+          greatest(w.seen[greatest(1, array_length(w.seen, 1) + 1 - w.sessions)],
+            ${today}::date - ${TELLING_DAYS}::int)) - w.days)`),
   );
   for (const [i, list] of grouped(rows, (r) => String(r.i))) {
     const want = wants[Number(i)]!;
-    const sessions = new Set(list.map((r) => r.date)).size;
+    const sets = list.flatMap(setsOfSummary);
+    const here = sets.filter((x) => want.variations.includes(x.variation) && !x.warmUp && !x.sideTest);
     const own = found.get(want.person) ?? new Map<string, Evidence>();
     own.set(want.ladder, {
-      sets: list.flatMap(setsOfSummary),
-      earlierSessions: list[0]!.total - sessions,
+      sets,
+      earlierSessions: list[0]!.total - new Set(here.map((x) => x.date)).size,
+      sessionsOnLadder: list[0]!.climbed,
     });
     found.set(want.person, own);
   }

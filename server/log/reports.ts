@@ -47,8 +47,7 @@ export async function keepStop(c: Context & About, id: string, request: StopRequ
 }
 
 /** Whether a decision refers somebody for pain, and not for a restriction. */
-export const refersForPain = (d: Decision): boolean =>
-  d.outcome === 'stop and refer' && d.stepBack.judgement === 'met' && d.reasons.some((r) => r.health);
+export const refersForPain = (d: Decision): boolean => d.outcome === 'stop and refer' && d.cause === 'pain';
 
 /**
  * After pain was logged: where the evidence now says stop and refer, that is kept as a stop, so that it stands whatever
@@ -171,7 +170,8 @@ export async function stopsOf(c: Context & About): Promise<StopsOfPerson> {
     .from(report)
     .leftJoin(clearance, eq(clearance.id, report.clearanceId))
     .where(eq(report.personId, c.person.id))
-    .orderBy(desc(report.date), desc(report.at))
+    // Of one moment what stops comes first.
+    .orderBy(desc(report.date), desc(report.at), sql`${report.reach} is null`)
     .limit(MOST_OF_PERSON);
   const cleared = await c.db
     .select()

@@ -10,7 +10,7 @@ export interface SummaryRow {
 }
 
 /** A set as a summary keeps it: without what is not known. */
-type KeptSet = Partial<SetValues> & { id: string; rev: number };
+type KeptSet = Partial<SetValues> & { id: string; rev: number; own?: boolean };
 const oneSide = <T extends { side: Side | null }>(of: readonly T[]) =>
   of.map((x) => ({ ...x, side: x.side ?? null }));
 

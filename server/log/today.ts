@@ -1,4 +1,4 @@
-import { doorFor, lineOrFailure, variationsNow } from '../../core/floor/index.ts';
+import { doorFor, lineOrFailure, painfulDays, variationsNow } from '../../core/floor/index.ts';
 import { laddersOf } from '../../core/library/index.ts';
 import { askBeforeWork } from '../../core/ladder/index.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
@@ -86,7 +86,7 @@ async function peopleToday(
         today: date,
         lastAsked:
           checkIn && (checkIn.pain ?? checkIn.sleepH ?? checkIn.atEase) !== null ? date : own.lastAsked,
-        painfulDays: own.painfulDays,
+        painfulDays: painfulDays(own),
         restrictions: own.restrictions,
         lastSession: own.lastSession,
       });

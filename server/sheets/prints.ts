@@ -1,3 +1,4 @@
+import { sideWorkOf } from '../../core/terms/index.ts';
 import type { PersonRecords } from '../../core/floor/index.ts';
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
@@ -135,7 +136,7 @@ function posterOf(
           equals: l.equals.map(nameOf),
           dose: doseWords(
             { role: 'work', ...dose, ...(reps === undefined ? {} : { repsFrom: reps, repsTo: reps }) },
-            main.laterality !== 'two legs',
+            sideWorkOf(main),
           ),
           advance: l.advance,
         },

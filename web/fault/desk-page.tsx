@@ -125,7 +125,7 @@ export function DeskPage() {
                     const next = nextSet(
                       line?.recent ?? [],
                       factsOf(resolved),
-                      line?.target ?? null,
+                      line?.plan ?? null,
                       hall.today,
                     );
                     keepSet(

@@ -32,6 +32,8 @@ function form(of: TodayPerson) {
   return { ...shown, onDone, scale };
 }
 
+const NOWHERE = { painRegion: null, painSide: null };
+
 describe('the questions before work', () => {
   it('leave unknown what was not asked', async () => {
     const { user, onDone } = form(person());
@@ -40,7 +42,7 @@ describe('the questions before work', () => {
       {
         id: 'check-in ida 2026-11-24',
         path: '/api/people/ida/check-in/2026-11-24',
-        body: { here: true, pain: null, sleepH: null, atEase: null, note: '' },
+        body: { here: true, ...NOWHERE, pain: null, sleepH: null, atEase: null, note: '' },
       },
     ]);
     expect(onDone).toHaveBeenCalledTimes(1);
@@ -52,16 +54,26 @@ describe('the questions before work', () => {
     expect(screen.queryByText(/No move up while pain is fresh/)).toBeNull();
     await user.click(scale(/^Pain now/).getByRole('button', { name: '3' }));
     expect(screen.getByText(/No move up while pain is fresh/)).toBeTruthy();
+    await user.selectOptions(screen.getByLabelText('Where, from the list'), 'low back');
+    expect(screen.getByText('Where does it hurt? low back.')).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Ask about sleep' }));
     await user.click(screen.getByRole('button', { name: 'Hours slept: 0.5 fewer' }));
     await user.click(scale(/^At ease/).getByRole('button', { name: '8' }));
     await user.type(screen.getByLabelText('A word, if any'), 'Late shift.');
     await user.click(screen.getByRole('button', { name: 'Keep the answers' }));
-    expect(sent()[0]!.body).toEqual({ here: true, pain: 3, sleepH: 7.5, atEase: 8, note: 'Late shift.' });
+    expect(sent()[0]!.body).toEqual({
+      here: true,
+      pain: 3,
+      painRegion: 'low back',
+      painSide: null,
+      sleepH: 7.5,
+      atEase: 8,
+      note: 'Late shift.',
+    });
   });
 
   it('begin with what was answered that day', async () => {
-    const checkIn = { here: false, pain: 2, sleepH: 6, atEase: null, note: 'Sore.' };
+    const checkIn = { here: false, ...NOWHERE, pain: 2, sleepH: 6, atEase: null, note: 'Sore.' };
     const { user } = form(person({ checkIn: doorFor(true).checkIn({ ...checkIn, recordedBy: 'Jo' }) }));
     expect(screen.getByRole('textbox', { name: 'Hours slept' })).toHaveProperty('value', '6');
     await user.click(screen.getByRole('button', { name: 'Keep the answers' }));

@@ -1,11 +1,19 @@
-import { keepStop, outbox, Scale, Stepper } from '../log/index.ts';
+import { keepStop, outbox, PainPlace, Scale, Stepper } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { CheckIn, TodayPerson } from '../../contract/session.ts';
 import { STOPPING_PAIN } from '../../core/ladder/index.ts';
 import { Button } from '../ui/index.ts';
 
-const BLANK: CheckIn = { here: true, pain: null, sleepH: null, atEase: null, note: '' };
+const BLANK: CheckIn = {
+  here: true,
+  pain: null,
+  painRegion: null,
+  painSide: null,
+  sleepH: null,
+  atEase: null,
+  note: '',
+};
 
 /** Keeps the answers on the tablet and sends them; the same day is one errand. */
 export function keepCheckIn(personId: string, date: string, answers: CheckIn): void {
@@ -30,6 +38,8 @@ export function CheckInForm({
       ? {
           here: person.checkIn.here ?? true,
           pain: person.checkIn.pain,
+          painRegion: person.checkIn.painRegion,
+          painSide: person.checkIn.painSide,
           sleepH: person.checkIn.sleepH,
           atEase: person.checkIn.atEase,
           note: person.checkIn.note,
@@ -60,6 +70,9 @@ export function CheckInForm({
             not settle. Local rules come first.
           </p>
         )
+      )}
+      {(answers.pain ?? 0) > 0 && (
+        <PainPlace region={answers.painRegion} side={answers.painSide} onPick={change} />
       )}
       <Scale
         label="At ease with today’s work, 0 to 10"

@@ -23,7 +23,7 @@ import { restFollows } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
-import { daysBetween } from '../../core/terms/index.ts';
+import { daysBetween, sidesApart } from '../../core/terms/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import { ClockPanel, clocks } from '../dose/index.ts';
 import type { Ran } from '../dose/index.ts';
@@ -62,7 +62,7 @@ export function FloorSet(p: Props) {
   const draftKey = `${person.personId} ${variation.source.slug} ${date} ${next.number} ${next.side ?? ''} ${p.sideTest}`;
   const { set, change, clear } = useSetDraft(draftKey, () => startOf(variation, next, p.sideTest));
   const [open, setOpen] = useState<Open>(null);
-  const oneSided = variation.source.laterality !== 'two legs';
+  const oneSided = sidesApart(variation.source);
   const log = (observed: Observed) => {
     clear();
     p.onLog(observed);

@@ -95,7 +95,7 @@ export function LineAtHand({
                 </Button>
               </p>
             )}
-            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.oneSided)}</p>
+            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.sides)}</p>
             <p className="text-lg font-semibold">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>

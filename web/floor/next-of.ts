@@ -1,6 +1,6 @@
 import type { ShownSet } from '../log/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
-import { factsOf, nextSet } from '../../core/ladder/index.ts';
+import { factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
@@ -26,5 +26,10 @@ export function nextOf(line: TodayLine, ofDay: readonly ShownSet[], date: string
         countedIn: line.countedIn,
         severities: line.severities,
       };
-  return nextSet([...line.recent, ...ofDay], of, line.target, date);
+  return nextSet(
+    [...line.recent, ...ofDay],
+    of,
+    given ? planAt(line.plan?.target ?? line.target) : line.plan,
+    date,
+  );
 }

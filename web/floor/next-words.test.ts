@@ -1,7 +1,7 @@
 import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { describe, expect, it } from 'vitest';
-import { nextSet, targetAt } from '../../core/ladder/index.ts';
+import { nextSet, planAt, targetAt } from '../../core/ladder/index.ts';
 import { facts, set } from '../../core/testing/samples.ts';
 import { insteadPath, nextWords } from './next-words.ts';
 
@@ -10,7 +10,7 @@ const next = (change: object = {}, sets = [] as ReturnType<typeof set>[]) =>
   nextSet(
     sets,
     facts('one-main', change),
-    { ...targetAt({ sets: 2, reps: 10, holdS: 20, rounds: 3, restS: 60 }, []) },
+    planAt(targetAt({ sets: 2, reps: 10, holdS: 20, rounds: 3, restS: 60 }, [])),
     TODAY,
   );
 

@@ -173,6 +173,8 @@ function PersonRow({
             keepCheckIn(p.personId, date, {
               here: !p.expected,
               pain: c?.pain ?? null,
+              painRegion: c?.painRegion ?? null,
+              painSide: c?.painSide ?? null,
               sleepH: c?.sleepH ?? null,
               atEase: c?.atEase ?? null,
               note: c?.note ?? '',
@@ -225,7 +227,7 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
         <>
           <p className="text-lg font-semibold">{line.variationName}</p>
           <p>
-            {targetWords(line.target, units.mass, line.oneSided)}
+            {targetWords(line.target, units.mass, line.sides)}
             {line.next && !line.next.done && (
               <span className="text-soft">; next {nextWords(line.next, units.mass)}</span>
             )}

@@ -14,5 +14,6 @@ export { outbox } from './outbox-store.ts';
 export type { Parcel } from './outbox-store.ts';
 export { Outbox, useParcels } from './outbox.tsx';
 export { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
+export { PainPlace } from './pain-place.tsx';
 export { useSheetsOf } from './use-sheets.ts';
 export { setSummary, targetWords } from './words.ts';

@@ -1,8 +1,9 @@
+import { sideWorkOf } from '../../core/terms/index.ts';
 import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PersonOnLadders } from '../../contract/log.ts';
-import { factsOf, nextSet } from '../../core/ladder/index.ts';
+import { factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
 import { useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
@@ -104,7 +105,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           <p className="font-head text-3xl leading-tight font-bold">{on.names[variation] ?? variation}</p>
           {on.target && sheet.data && (
             <p className="mt-1 text-2xl">
-              {targetWords(on.target, units.mass, sheet.data.resolved.source.laterality !== 'two legs')}
+              {targetWords(on.target, units.mass, sideWorkOf(sheet.data.resolved.source))}
             </p>
           )}
           {on.decision?.variationNote && <p className="mt-1 text-soft">{on.decision.variationNote}</p>}
@@ -140,7 +141,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
         <Loaded query={sheet} what="the sheet">
           {({ resolved, revision }) => {
             const facts = known ?? factsOf(resolved);
-            const next = nextSet(all, facts, on.target, date);
+            const next = nextSet(all, facts, on.decision?.plan ?? (on.target && planAt(on.target)), date);
             return (
               <SetForm
                 key={`${variation} ${ofDay.length} ${next.side}`}

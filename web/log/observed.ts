@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
 import {
   AMOUNT_FIELD,
@@ -22,7 +23,7 @@ const USUAL = { doneReps: 10, holdS: 20, rounds: 2 } as const;
 
 /** The form before anything is seen: the next set as it is planned. */
 export function startOf(v: ResolvedVariation, next: NextSet, sideTest = false): Observed {
-  const { countedIn, dose, laterality } = v.source;
+  const { countedIn, dose } = v.source;
   const own = dose.at(-1);
   const field = AMOUNT_FIELD[countedIn];
   const planned = {
@@ -33,7 +34,8 @@ export function startOf(v: ResolvedVariation, next: NextSet, sideTest = false): 
   return {
     ...observedOf(blankSet()),
     [field]: planned[field] ?? USUAL[field],
-    side: laterality === 'two legs' ? null : (next.side ?? 'left'),
+    side: sidesApart(v.source) ? (next.side ?? 'left') : null,
+    lighter: next.lighter || null,
     sideTest,
     watched: true,
     loadKg: takesLoad(v.source) ? next.loadKg : null,

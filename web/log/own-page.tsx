@@ -10,6 +10,7 @@ import type { Side } from '../../core/terms/index.ts';
 import { refreshAfter, send, useAsk, useLink } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
+import { PainPlace } from './pain-place.tsx';
 import { setSummary, targetWords } from './words.ts';
 
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
@@ -68,6 +69,10 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
   const [loadKg, setLoadKg] = useState(next?.loadKg ?? 0);
   const [effort, setEffort] = useState<number | null>(null);
   const [pain, setPain] = useState<number | null>(null);
+  const [at, setAt] = useState<Pick<SetRequest, 'painRegion' | 'painSide'>>({
+    painRegion: null,
+    painSide: null,
+  });
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [id] = useState(() => crypto.randomUUID());
@@ -89,6 +94,7 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
       loadKind: line.loadKind,
       effort,
       pain,
+      ...((pain ?? 0) > 0 ? at : {}),
       aids: next?.aids ?? null,
     };
     try {
@@ -109,7 +115,7 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
         <PatternWord pattern={line.pattern} /> <span className="text-soft">{line.levelName}</span>
       </p>
       <h2>{line.variationName}</h2>
-      <p className="text-lg">{targetWords(line.target, data.massUnit, line.oneSided)}</p>
+      <p className="text-lg">{targetWords(line.target, data.massUnit, line.sides)}</p>
       {next?.aids && next.aids.length > 0 && <p>With {usedWords(next.aids)}</p>}
       <ol className="my-2 list-decimal pl-6">
         {line.cues.map((c) => (
@@ -148,6 +154,7 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
         </div>
         <Scale label="How hard was it, 0 to 10" value={effort} onPick={setEffort} />
         <Scale label="Pain, 0 to 10 (0 is none)" value={pain} onPick={setPain} />
+        {(pain ?? 0) > 0 && <PainPlace region={at.painRegion} side={at.painSide} onPick={setAt} />}
         {(pain ?? 0) > 0 && (
           <Notice tone="warn">
             {(pain ?? 0) >= STOPPING_PAIN

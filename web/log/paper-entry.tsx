@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PrintedVariation } from '../../contract/sheets.ts';
@@ -186,7 +187,7 @@ function Block({
   const units = useUnits();
   const { resolved: r } = of;
   const v = r.source;
-  const oneSided = v.laterality !== 'two legs';
+  const oneSided = sidesApart(v);
   const loaded = takesLoad(v);
   const counted = countedWord(v);
   const felt = [...r.wanted, ...r.tolerated, ...r.unwanted];

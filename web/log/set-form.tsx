@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import { SET_FIELDS } from '../../core/log/index.ts';
 import { useState } from 'react';
 import type { ResolvedVariation } from '../../core/library/index.ts';
@@ -7,6 +8,7 @@ import { FaultCounts } from './fault-counts.tsx';
 import { Scale, Toggle } from './floor-controls.tsx';
 import { mostFaults } from './observed.ts';
 import type { Observed } from './observed.ts';
+import { PainPlace } from './pain-place.tsx';
 import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
 
 interface Props {
@@ -22,7 +24,7 @@ interface Props {
 export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
   const [set, setSet] = useState(start);
   const change = (part: Partial<Observed>) => setSet((now) => ({ ...now, ...part }));
-  const oneSided = variation.source.laterality !== 'two legs';
+  const oneSided = sidesApart(variation.source);
 
   // "Watched" is never assumed: each button says which it is, and stands where the eye is.
   const actions = (
@@ -77,6 +79,7 @@ export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
 
       <Scale label={SET_FIELDS.effort.label} value={set.effort} onPick={(effort) => change({ effort })} />
       <Scale label={SET_FIELDS.pain.label} value={set.pain} onPick={(pain) => change({ pain })} />
+      {(set.pain ?? 0) > 0 && <PainPlace region={set.painRegion} side={set.painSide} onPick={change} />}
       {set.pain !== null && set.pain > 0 && (
         <p className="border-l-[6px] border-warn pl-3 font-semibold text-warn">
           Sharp or rising pain ends the set. Note where it is felt; refer if it does not settle.

@@ -1,3 +1,4 @@
+import type { SideWork } from '../../core/terms/index.ts';
 import { describe, expect, it } from 'vitest';
 import type { Target } from '../../core/ladder/index.ts';
 import { set } from '../../core/testing/samples.ts';
@@ -13,19 +14,20 @@ const target = (change: Partial<Target>): Target => ({
 
 describe('target in words', () => {
   it.each([
-    [target({ reps: 12 }), false, '2 × 12, rest 60 s'],
-    [target({ reps: 10 }), true, '2 × 10 each side, rest 60 s'],
-    [target({ holdS: 20, sets: 3 }), false, '3 × 20 s, rest 60 s'],
+    [target({ reps: 12 }), 'together', '2 × 12, rest 60 s'],
+    [target({ reps: 10 }), 'apart', '2 × 10 each side, rest 60 s'],
+    [target({ reps: 12 }), 'in turns', '2 × 12 (6 each side), rest 60 s'],
+    [target({ holdS: 20, sets: 3 }), 'together', '3 × 20 s, rest 60 s'],
     [
       target({ reps: 8, loadKg: 20, loweringS: 4, aidsDropped: ['the pad'] }),
-      false,
+      'together',
       '2 × 8, 20 kg, lower over 4 s, without the pad, rest 60 s',
     ],
-  ])('%j', (t, oneSided, words) => {
-    expect(targetWords(t, 'kg', oneSided)).toBe(words);
+  ] as [Target, SideWork, string][])('%j', (t, sides, words) => {
+    expect(targetWords(t, 'kg', sides)).toBe(words);
   });
   it('takes the unit of the screen', () => {
-    expect(targetWords(target({ reps: 8, loadKg: 20 }), 'lb', false)).toContain('44.1 lb');
+    expect(targetWords(target({ reps: 8, loadKg: 20 }), 'lb', 'together')).toContain('44.1 lb');
   });
 });
 

@@ -1,10 +1,11 @@
-import { usedWords } from '../../core/terms/index.ts';
+import { usedWords, withSides } from '../../core/terms/index.ts';
+import type { SideWork } from '../../core/terms/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import type { Target } from '../../core/ladder/index.ts';
 import { mass, tidy } from '../ui/index.ts';
 
 /** "2 × 12, rest 60 s" and what has been added to it. */
-export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): string {
+export function targetWords(t: Target, unit: 'kg' | 'lb', sides: SideWork): string {
   const amount =
     t.reps !== undefined
       ? `${t.sets} × ${t.reps}`
@@ -12,7 +13,7 @@ export function targetWords(t: Target, unit: 'kg' | 'lb', oneSided: boolean): st
         ? `${t.sets} × ${t.holdS} s`
         : `${t.rounds ?? t.sets} rounds`;
   return [
-    oneSided ? `${amount} each side` : amount,
+    withSides(amount, sides, t.reps === undefined ? undefined : { from: t.reps, to: t.reps }),
     t.loadKg ? mass(t.loadKg, unit) : null,
     t.loweringS === null ? null : `lower over ${tidy(t.loweringS)} s`,
     t.aidsDropped.length ? `without ${t.aidsDropped.join(', ')}` : null,

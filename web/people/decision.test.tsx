@@ -49,9 +49,11 @@ describe('the decision', () => {
   });
 
   it('is decided otherwise with a level and a reason', async () => {
-    const hurt = day('2026-11-22', 12).map((x) => ({ ...x, pain: 5, variation: 'two-main' }));
+    const poor = ['2026-11-20', '2026-11-22'].flatMap((d) =>
+      day(d, 3).map((x) => ({ ...x, variation: 'two-main' })),
+    );
     const { user, sent } = show(
-      onLadder({ standing: { level: 'two', since: '2026-11-01', taken: [] }, sets: hurt }),
+      onLadder({ standing: { level: 'two', since: '2026-11-01', taken: [] }, sets: poor }),
       { answers: { 'POST /api/people/p/moves': { id: 'm' } } },
     );
     expect(screen.getByText('Step back to one')).toBeTruthy();

@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
 import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
@@ -46,7 +47,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
               <p className="font-semibold">
                 {askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
               </p>
-              {v.laterality !== 'two legs' && <p>The weaker side first; do no more on the other.</p>}
+              {sidesApart(v) && <p>The weaker side first; do no more on the other.</p>}
               {aids && <p>As last time: {aids}.</p>}
             </Part>
             <Part title="How">

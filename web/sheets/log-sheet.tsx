@@ -1,3 +1,4 @@
+import { sidesApart } from '../../core/terms/index.ts';
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { countedWord, FAULT_LETTERS, logRows, takesLoad } from '../../core/sheets/index.ts';
 import { BarredNow, blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
@@ -61,7 +62,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   const loaded = takesLoad(v);
   const columns = [
     'Set',
-    ...(v.laterality === 'two legs' ? [] : ['Side']),
+    ...(sidesApart(v) ? ['Side'] : []),
     counted,
     ...(loaded ? [job.hall.massUnit] : []),
     'Effort',

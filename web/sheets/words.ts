@@ -1,6 +1,6 @@
 import type { PrintedSheet, PrintedVariation, PrintJob } from '../../contract/sheets.ts';
 import { SHEET_WORDS } from '../../core/sheets/index.ts';
-import { usedWords } from '../../core/terms/index.ts';
+import { usedWords, sideWorkOf } from '../../core/terms/index.ts';
 import { targetWords } from '../log/index.ts';
 
 /** What is asked for: the person's own target, else the dose that stands on the paper. */
@@ -8,8 +8,7 @@ export const askedWords = (
   { resolved: r, target }: PrintedVariation,
   dose: string,
   unit: 'kg' | 'lb',
-): string =>
-  target ? targetWords(target, unit, r.source.laterality !== 'two legs') : dose || 'as the coach says';
+): string => (target ? targetWords(target, unit, sideWorkOf(r.source)) : dose || 'as the coach says');
 
 /** Aids and settings of last time, "2 pads, Rack hooks 7". */
 export const aidsLine = ({ lastAids }: PrintedVariation): string | null =>

@@ -1,4 +1,5 @@
 import { faultyReps } from '../../log/index.ts';
+import { NOT_WATCHED_OR_COUNTED, WATCH_AND_COUNT } from './at-load.ts';
 import { setAtom } from '../atom.ts';
 import { sets, unlessCountedIn } from '../params.ts';
 import { setsReaching } from '../reach.ts';
@@ -24,18 +25,22 @@ export const cleanRounds = setAtom({
   needs: () => ['rounds of watched sets', 'faults seen'],
   never: (_, v) => unlessCountedIn(v, 'rounds'),
   threshold: (a) => ({ rounds: a.rounds }),
+  watched: true,
   needed: (a) => a.rounds,
   judge: (a, pool, { facts }) =>
     setsReaching(pool, facts, {
       setsNeeded: a.sets,
       needed: a.rounds,
       list: listed('clean rounds'),
-      unknown: 'not watched',
-      ask: 'Watch the rounds',
+      unknown: NOT_WATCHED_OR_COUNTED,
+      ask: WATCH_AND_COUNT,
       reach: (s) => {
         // A fault spoils the round it was seen in; at most one round a repetition.
         const clean = s.rounds === null ? null : Math.max(0, s.rounds - faultyReps(s, facts, 2));
-        return { sure: s.watched ? clean : null, possible: s.watched ? clean : s.rounds };
+        return {
+          sure: s.watched ? clean : null,
+          possible: s.watched ? (clean ?? Infinity) : (s.rounds ?? Infinity),
+        };
       },
     }),
 });

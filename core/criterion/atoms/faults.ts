@@ -1,8 +1,13 @@
-import { faultyReps } from '../../log/index.ts';
-import { SEVERITIES, SEVERITY_WORDS } from '../../terms/index.ts';
-import type { Severity } from '../../terms/index.ts';
+import { severityOf } from '../../log/index.ts';
+import type { EvidenceSession, FactsBySlug, LoggedSet } from '../../log/index.ts';
+import { SEVERITIES, SEVERITY_WORDS, SIDES } from '../../terms/index.ts';
+import type { Severity, Side } from '../../terms/index.ts';
 import { setAtom } from '../atom.ts';
+import type { EvaluationContext } from '../context.ts';
+import { isOneSided, withWarmUp } from '../pool.ts';
+import type { Pool } from '../pool.ts';
 import { tooShort } from '../reach.ts';
+import type { Finding } from '../reach.ts';
 import { plural } from '../words.ts';
 
 const faultWords = (severity: Severity) =>
@@ -38,23 +43,48 @@ export const faultsAtMost = setAtom({
       : [`at most ${reps} with ${fault}`, `more than ${reps} with ${fault}`];
   },
   needs: () => ['watched sets'],
+  watched: true,
   needed: (a) => a.count,
-  judge: (a, pool, { facts }) => {
-    const watched = pool.sessions.flatMap((s) => s.sets.filter((x) => x.watched));
-    const seen = watched.reduce((n, s) => n + faultyReps(s, facts, a.severity), 0);
-    const unknown = pool.sessions.some((s) => s.sets.every((x) => !x.watched));
-    const over = seen > a.count;
-    return tooShort(pool, {
-      judgement: over ? 'not met' : unknown ? 'unknown' : 'met',
-      needed: a.count,
-      seen: watched.length ? seen : null,
-      margin: watched.length ? a.count - seen : null,
-      account: watched.length
-        ? `${seen} in ${plural(watched.length, 'watched set')}`
-        : 'not known: no set was watched',
-      setIds: watched.map((s) => s.id),
-      ask: unknown && !over ? 'Watch a set' : null,
-      sides: [],
-    });
+  judge: judgeFaults,
+  beforeAnySession: (a, pool, ctx) => {
+    const found = judgeFaults(a, pool, ctx);
+    return found.judgement === 'not met' ? found : null;
   },
 });
+
+function judgeFaults(a: { severity: Severity; count: number }, pool: Pool, ctx: EvaluationContext): Finding {
+  const { facts } = ctx;
+  // A stop fault in the warm-up or in a drill is one.
+  const read = a.severity === 3 ? withWarmUp(pool, ctx) : pool.sessions.flatMap((s) => s.sets);
+  const watched = read.filter((s) => s.watched);
+  const oneSided = read.some((s) => facts.get(s.variation)?.oneSided);
+  const sides: (Side | null)[] = oneSided ? [...SIDES] : [null];
+  const seenOn = (side: Side | null) => watched.reduce((n, s) => n + faultsOn(s, side, facts, a.severity), 0);
+  const seen = Math.max(...sides.map(seenOn));
+  const known = pool.sessions.length > 0 && pool.sessions.every((s) => watchedOnEachSide(s, facts));
+  const over = seen > a.count;
+  return tooShort(pool, {
+    judgement: over ? 'not met' : known ? 'met' : 'unknown',
+    needed: a.count,
+    seen: watched.length ? seen : null,
+    margin: watched.length ? a.count - seen : null,
+    account: watched.length
+      ? `${seen} in ${plural(watched.length, 'watched set')}`
+      : 'not known: no set was watched',
+    setIds: watched.map((s) => s.id),
+    ask: known || over ? null : oneSided ? 'Watch a set of each side' : 'Watch a set',
+    sides: oneSided && over ? SIDES.filter((side) => seenOn(side) > a.count) : [],
+  });
+}
+
+/** Repetitions of a set with a fault, on one side; a fault without a side is of the side that worked, or of either. */
+const faultsOn = (s: LoggedSet, side: Side | null, facts: FactsBySlug, severity: Severity): number =>
+  s.faults
+    .filter((f) => side === null || (f.side ?? s.side ?? side) === side)
+    .filter((f) => severityOf(facts, s.variation, f.fault) >= severity)
+    .reduce((n, f) => n + f.reps, 0);
+
+const watchedOnEachSide = (session: EvidenceSession, facts: FactsBySlug): boolean =>
+  (isOneSided(session, facts) ? SIDES : [null]).every((side) =>
+    session.sets.some((s) => s.watched && (side === null || s.side === side || s.side === null)),
+  );

@@ -27,8 +27,7 @@ export const felt = setAtom({
       s.sensations?.some((f) =>
         (a.felt ? [a.felt] : (facts.get(s.variation)?.wanted ?? [])).some((w) => sameFelt(f, w)),
       );
-    // Where it is felt is asked of the person, not of each side: without facts nothing counts as one-sided.
-    return setsReaching(pool, new Map(), {
+    return setsReaching(pool, facts, {
       setsNeeded: a.sets,
       needed: 1,
       yesOrNo: true,

@@ -24,20 +24,22 @@ export const holdS = setAtom({
   needs: () => ['seconds of watched holds', 'faults seen'],
   never: (_, v) => unlessCountedIn(v, 'seconds held'),
   threshold: (a) => ({ 'seconds held': a.seconds }),
+  watched: true,
   needed: (a) => a.seconds,
-  judge: (a, pool, { facts }) =>
+  judge: (a, pool, { facts, aim }) =>
     setsReaching(pool, facts, {
       setsNeeded: a.sets,
       needed: a.seconds,
       // A hold left early by a fault counts nothing, but was not nothing.
       list: (values) => values.map((v) => (v === 0 ? 'one not clean' : `${v} s`)).join(', '),
-      unknown: 'not watched',
-      ask: 'Watch the holds',
+      unknown: 'not watched, or not timed',
+      ask: 'Watch the holds, and note how long',
       reach: (s) => {
-        const broken = s.watched && faultyReps(s, facts, 2) > 0;
+        // With a fault it was not held in position; it was held all the same.
+        const broken = aim !== 'step back' && s.watched && faultyReps(s, facts, 2) > 0;
         return {
           sure: s.watched && s.holdS !== null ? (broken ? 0 : s.holdS) : null,
-          possible: broken ? 0 : s.holdS,
+          possible: broken ? 0 : (s.holdS ?? Infinity),
         };
       },
     }),

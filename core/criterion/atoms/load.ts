@@ -1,9 +1,10 @@
-import { cleanReps } from '../../log/index.ts';
+import { cleanReps, totalKg } from '../../log/index.ts';
 import type { LoggedSet } from '../../log/index.ts';
 import { setAtom } from '../atom.ts';
 import { REPS, sets, unlessCountedIn } from '../params.ts';
 import { setsReaching } from '../reach.ts';
-import { plural, said } from '../words.ts';
+import { NOT_WATCHED_OR_COUNTED, WATCH_AND_COUNT, heavyEnough, mostReps } from './at-load.ts';
+import { listed, plural, said } from '../words.ts';
 
 /** What a load is measured in. */
 const LOAD_UNITS = ['kg', '% of body mass'] as const;
@@ -22,7 +23,7 @@ export const load = setAtom({
   main: 'load',
   either: ['at least', 'fewer than'],
   controls: '{sets} sets of {reps} with {load} {unit}',
-  unit: (a) => [a.unit, a.unit],
+  unit: () => ['kg', 'kg'],
   sentence: (a) => {
     const reps = plural(a.reps, 'clean repetition');
     const of = `${plural(a.sets, 'set')} of ${reps} with at least ${said(a.load)} ${a.unit}`;
@@ -40,8 +41,21 @@ export const load = setAtom({
     'clean repetitions': a.reps,
     load: a.unit === 'kg' ? a.load : massKg === null ? null : (a.load * massKg) / 100,
   }),
+  watched: true,
   needed: (a) => a.load,
-  judge: (a, pool, { facts, massKg }) => {
+  judge: (a, pool, ctx) => {
+    const { facts, massKg, main } = ctx;
+    if (ctx.aim === 'step back') {
+      // Poor is who does few repetitions, with whatever they were given.
+      return setsReaching(pool, facts, {
+        setsNeeded: a.sets,
+        needed: a.reps,
+        list: listed('clean'),
+        unknown: NOT_WATCHED_OR_COUNTED,
+        ask: WATCH_AND_COUNT,
+        reach: (s) => ({ sure: cleanReps(s, facts), possible: mostReps(s, facts) }),
+      });
+    }
     const ofMass = a.unit === '% of body mass';
     if (ofMass && !massKg) {
       return {
@@ -49,34 +63,73 @@ export const load = setAtom({
         needed: a.load,
         seen: null,
         margin: null,
-        account: 'not known: body mass is not on record',
+        account: 'the body mass is not on record',
         setIds: [],
-        ask: 'Enter the body mass',
+        ask: 'Weigh them, or enter the body mass',
         sides: [],
       };
     }
-    const amount = (kg: number) => (ofMass ? Math.round((1000 * kg) / massKg!) / 10 : kg);
-    const counts = (s: LoggedSet) => {
-      const kind = facts.get(s.variation)?.loadKind;
-      return kind === undefined || s.loadKind === kind;
-    };
-    return setsReaching(pool, facts, {
+    const weights = main?.weights ?? 1;
+    const share = ofMass ? shareKg(a.load, massKg!, weights, ctx.loads) : null;
+    const neededKg = (share?.kg ?? a.load) * weights;
+    const kinds = (s: LoggedSet) => s.loadKind === (main ?? facts.get(s.variation))?.loadKind;
+    const found = setsReaching(pool, facts, {
       setsNeeded: a.sets,
-      needed: a.load,
+      needed: neededKg,
       list: (values) =>
-        values.map((v) => (v === 0 ? 'one not clean enough' : `${v} ${ofMass ? '%' : 'kg'}`)).join(', '),
+        values.map((v) => (v === 0 ? 'one not clean enough' : `${tidyKg(v / weights)} kg`)).join(', '),
       unknown: 'not watched, or the load was not noted',
       ask: 'Note the load and watch the sets',
       reach: (s) => {
-        if (!counts(s)) return { sure: null, possible: null };
+        if (!kinds(s)) return { sure: null, possible: null };
         const clean = cleanReps(s, facts);
-        const enough = clean === null ? null : clean >= a.reps;
-        const kg = s.loadKg === null ? null : amount(s.loadKg);
+        const kg = totalKg(s, facts);
         // Too few clean repetitions count as no load at all; a load not noted might have been any.
-        const sure = enough === false ? 0 : enough === null || kg === null ? null : kg;
-        const couldBe = s.watched ? enough !== false : (s.doneReps ?? 0) >= a.reps;
-        return { sure, possible: couldBe ? (kg ?? Infinity) : 0 };
+        const sure = clean === null ? null : clean < a.reps ? 0 : kg === null ? null : rounded(kg, neededKg);
+        return { sure, possible: mostReps(s, facts) >= a.reps ? rounded(kg ?? Infinity, neededKg) : 0 };
       },
     });
+    if (!share)
+      return {
+        ...found,
+        needed: a.load,
+        seen: perWeight(found.seen, weights),
+        margin: perWeight(found.margin, weights),
+      };
+    return {
+      ...found,
+      needed: share.kg,
+      seen: perWeight(found.seen, weights),
+      margin: perWeight(found.margin, weights),
+      account: `${found.account}; ${a.load} % of ${massKg} kg is ${tidyKg(share.exactKg)} kg${weights === 2 ? ' in each hand' : ''}, so ${tidyKg(share.kg)} kg`,
+    };
   },
 });
+
+const tidyKg = (kg: number): string => String(Math.round(100 * kg) / 100);
+const perWeight = (kg: number | null, weights: 1 | 2): number | null => (kg === null ? null : kg / weights);
+/** What is heavy enough to the gram reads as what is needed. */
+const rounded = (kg: number, neededKg: number) => (heavyEnough(kg, neededKg) ? Math.max(kg, neededKg) : kg);
+
+/**
+ * What one weight has to say for a share of the body mass: the nearest that there is, the lighter of two as near.
+ * @returns kg of one weight, as it exists and exactly
+ */
+export function shareKg(
+  percent: number,
+  massKg: number,
+  weights: 1 | 2,
+  loads: readonly number[] | undefined,
+): { kg: number; exactKg: number } {
+  const exactKg = (percent * massKg) / 100 / weights;
+  const kg = (loads ?? []).reduce<number | null>(
+    (best, l) =>
+      best === null ||
+      Math.abs(l - exactKg) < Math.abs(best - exactKg) ||
+      (Math.abs(l - exactKg) === Math.abs(best - exactKg) && l < best)
+        ? l
+        : best,
+    null,
+  );
+  return { kg: kg ?? exactKg, exactKg };
+}

@@ -38,6 +38,9 @@ export const notFelt = setAtom({
       needed: null,
       seen: null,
       margin: null,
+      // It is a matter of health only where pain was felt.
+      health: a.felt?.kind === 'pain' || found.some((f) => f.kind === 'pain'),
+      painful: found.some((f) => f.kind === 'pain'),
     };
   },
 });

@@ -15,8 +15,9 @@ export const sessionsHere = otherAtom({
     return [of, `fewer than ${of}`];
   },
   needs: () => ['the day of arrival'],
-  judge: (a, { sessions }, { earlierSessions = 0 }) => {
-    const seen = earlierSessions + sessions.length;
-    return counted(seen, a.sessions, plural(seen, 'session'), sessions.at(-1)?.date ?? null);
+  judge: (a, { sessions, end }, { earlierSessions = 0, days = sessions.map((s) => s.date) }) => {
+    const own = days.filter((d) => d <= end);
+    const seen = earlierSessions + own.length;
+    return counted(seen, a.sessions, plural(seen, 'session'), own.at(-1) ?? null);
   },
 });

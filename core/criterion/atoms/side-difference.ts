@@ -23,8 +23,9 @@ export const sideDifferenceAtMost = otherAtom({
   ],
   needs: () => ['a side test of both sides'],
   never: (_, v) => (v.oneSided ? null : `${v.name} is done with both sides at once: there is no side test.`),
-  judge: ({ percent }, { sessions, asOf }, { facts }) => {
-    const diff = sideDifference(sessions, facts, asOf);
+  judge: ({ percent }, { sessions, asOf, end }, { facts, sideTests }) => {
+    const tests = (sideTests ?? sessions.flatMap((s) => s.sets)).filter((s) => s.date <= end);
+    const diff = sideDifference(tests, facts, asOf);
     if (!diff) {
       const why = `no side test of both sides in the last ${SIDE_TEST_DAYS} days`;
       return unknownYet(percent, why, 'Make a side test of both sides');
