@@ -75,5 +75,5 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await dialog.getByLabel('Every bridge').check();
   await dialog.getByLabel('Who said so').fill('the club doctor');
   await dialog.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('Stop and refer', { exact: true })).toBeVisible();
+  await expect(page.getByText('Paused', { exact: true })).toBeVisible();
 });

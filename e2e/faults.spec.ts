@@ -25,7 +25,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
   await page.goto(`/faults?person=${signe}`);
   await page
     .getByRole('group', { name: 'Done today' })
-    .getByRole('button', { name: 'Walking lunge' })
+    .getByRole('button', { name: 'Split squat, rear foot raised' })
     .click();
   const sign = (name: RegExp) => page.getByRole('list', { name: 'Signs' }).getByRole('button', { name });
   // A stop fault ends it at once, unless it was a slip of the finger.

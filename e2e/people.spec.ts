@@ -43,7 +43,7 @@ test('the head coach changes a criterion, and the sentence and the decision foll
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByText('1 set of 3 clean repetitions')).toBeVisible();
   await openPerson(page, 'Bea Hollowmere');
-  await expect(page.getByText('Move up to Held lift')).toBeVisible();
+  await expect(page.getByText('Move up to Held lift', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Confirm: move up' }).click();
   await expect(
     page.getByText('Kept, with the evidence.').or(page.getByText('level 2 of 11')).first(),
@@ -65,10 +65,11 @@ test('a coach decides otherwise only with a reason, and both are kept', async ({
   await expect(page.getByRole('listitem').filter({ hasText: 'Exams this week.' })).toBeVisible();
 });
 
-test('a stop cannot be overridden; the head coach lifts the restriction', async ({ page, browser }) => {
+test('what is barred for a while is paused; the head coach alone lifts it', async ({ page, browser }) => {
   const relief = await another(browser, 'relief');
   await openPerson(relief, 'Hanneke Vossbeck');
-  await expect(relief.getByText('Stop and refer', { exact: true })).toBeVisible();
+  await expect(relief.getByText('Paused', { exact: true })).toBeVisible();
+  await expect(relief.getByText(/^Paused until/)).toBeVisible();
   await expect(relief.getByRole('button', { name: 'Decide otherwise' })).toHaveCount(0);
   await expect(relief.getByRole('button', { name: 'Lift it' })).toHaveCount(0);
   await signIn(page, 'head');
@@ -76,7 +77,7 @@ test('a stop cannot be overridden; the head coach lifts the restriction', async 
   await page.getByRole('button', { name: 'Lift it' }).click();
   await page.getByLabel('On whose word').fill('the physiotherapist, by letter');
   await page.getByRole('button', { name: 'Lift it from today' }).click();
-  await expect(page.getByText('Stop and refer', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('Paused', { exact: true })).toHaveCount(0);
   await expect(page.getByText(/Lifted on .* by Mirela Ostrander/)).toBeVisible();
 });
 

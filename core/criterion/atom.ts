@@ -2,7 +2,7 @@ import type { VariationFacts } from '../log/index.ts';
 import type { Felt, RuledNumber, Slug } from '../terms/index.ts';
 import type { EvaluationContext, Found, Seen } from './context.ts';
 import type { Pool } from './pool.ts';
-import type { Finding } from './reach.ts';
+import type { Finding } from './finding.ts';
 import type { Within } from './window.ts';
 import type { NameOfLevel } from './words.ts';
 

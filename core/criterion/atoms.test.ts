@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { facts, set } from '../testing/samples.ts';
+import { daysAfter } from '../terms/index.ts';
 import { ATOM_KINDS } from './criteria.ts';
 import { evaluate } from './evaluate.ts';
 import { levelEvidence } from '../log/index.ts';
@@ -165,6 +166,22 @@ describe('atoms that read something else', () => {
     expect(judge(days(7), [], {}, { at }).judgement).toBe('met');
     expect(judge(days(8), [], {}, { at })).toMatchObject({ judgement: 'not met', seen: 7 });
     expect(judge(days(8), []).judgement).toBe('unknown');
+  });
+  it('counts weeks on the ladder with two sessions for each: four without load come first', () => {
+    const c: Criterion = { kind: 'weeksOnLadder', weeks: 4 };
+    const since = daysAfter(TODAY, -28);
+    expect(judge(c, [], {}, { onLadder: { since, sessions: 8 } })).toMatchObject({
+      judgement: 'met',
+      needed: 4,
+      seen: 4,
+    });
+    expect(judge(c, [], {}, { onLadder: { since, sessions: 7 } }).judgement).toBe('not met');
+    const late = daysAfter(TODAY, -27);
+    expect(judge(c, [], {}, { onLadder: { since: late, sessions: 20 } })).toMatchObject({
+      judgement: 'not met',
+      margin: -1,
+    });
+    expect(judge(c, []).judgement).toBe('unknown');
   });
   it('knows a level held elsewhere', () => {
     const c: Criterion = { kind: 'levelHeld', ladder: 'hinge', level: 'stick' };

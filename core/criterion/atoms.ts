@@ -4,6 +4,7 @@ import { cleanRounds } from './atoms/clean-rounds.ts';
 import { load } from './atoms/load.ts';
 import { effortAtMost } from './atoms/effort.ts';
 import { tempoKept } from './atoms/tempo.ts';
+import { weeksOnLadder } from './atoms/weeks-on-ladder.ts';
 import { rangeReached } from './atoms/range.ts';
 import { faultsAtMost } from './atoms/faults.ts';
 import { felt } from './atoms/felt.ts';
@@ -36,5 +37,6 @@ export const ATOMS = {
   sessionsHere,
   daysHere,
   levelHeld,
+  weeksOnLadder,
   signedOff,
 };

@@ -1,6 +1,6 @@
 import type { EvidenceSession, FactsBySlug, LoggedSet, VariationFacts } from '../log/index.ts';
 import type { IsoDate } from '../terms/index.ts';
-import type { Finding } from './reach.ts';
+import type { Finding } from './finding.ts';
 import type { NameOfLevel } from './words.ts';
 
 /** A coach's or the head coach's word that a level is done well. */

@@ -3,7 +3,7 @@ import { ATOMS } from './atoms.ts';
 import type { AtomOf, Measure, OtherAtomAbout, Params, SetAtomAbout } from './atom.ts';
 import type { EvaluationContext, Found, Seen } from './context.ts';
 import type { Pool } from './pool.ts';
-import type { Finding } from './reach.ts';
+import type { Finding } from './finding.ts';
 import type { NameOfLevel } from './words.ts';
 import type { VariationFacts } from '../log/index.ts';
 import type { Within } from './window.ts';

@@ -90,6 +90,9 @@ function withSessions(
     sideTests: [...(ctx.sideTests ?? before.flatMap((s) => s.sets)), ...tests],
     days: [...(ctx.days ?? before.map((s) => s.date)), ...added.map((s) => s.date)],
     ...(ctx.ofPattern ? { ofPattern: [...ctx.ofPattern, ...sets] } : {}),
+    ...(ctx.onLadder
+      ? { onLadder: { ...ctx.onLadder, sessions: ctx.onLadder.sessions + added.length } }
+      : {}),
   };
 }
 

@@ -92,6 +92,11 @@ const ATOMS: [string, boolean, (m: string[]) => Atom][] = [
         (m) => ({ kind: 'felt', sets: n(m[3]), felt: { region: m[2], kind: m[1] } }) as Atom,
       ],
       [`${fewer}(\\d+) sessions? at this level`, not, (m) => ({ kind: 'sessionsHere', sessions: n(m[1]) })],
+      [
+        `${fewer}(\\d+) weeks? on this ladder with 2 sessions a week`,
+        not,
+        (m) => ({ kind: 'weeksOnLadder', weeks: n(m[1]) }),
+      ],
       [`${fewer}(\\d+) days? at this level`, not, (m) => ({ kind: 'daysHere', days: n(m[1]) })],
       [
         `(\\S+) on (\\S+) ${not ? 'not ' : ''}held`,

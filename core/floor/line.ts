@@ -161,7 +161,7 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
   if (!level) return null;
   const stage = standing.stage ?? level.stage;
   const stopped = decision?.outcome === 'stop and refer';
-  const slug = stopped ? null : (decision?.variation ?? level.main);
+  const slug = stopped ? null : decision ? decision.variation : level.main;
   const known = slug === null ? undefined : facts.get(slug);
   const raw = slug === null ? undefined : shelf.get('variation', slug);
   const read = raw && resolve(raw, shelf, { stage, answers: own.answers });

@@ -5,7 +5,7 @@ import { decide } from './decide.ts';
 import { overrideRefused } from './override.ts';
 import { standingAfter } from './standing.ts';
 import type { Criterion } from '../criterion/index.ts';
-import type { DecisionInput } from './decide.ts';
+import type { DecisionInput } from './decision.ts';
 import type { LoggedSet } from '../log/index.ts';
 import type { Restriction } from './restriction.ts';
 import { runs } from '../testing/runs.ts';

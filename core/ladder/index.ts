@@ -1,5 +1,8 @@
-export { OUTCOMES, askedWords, decide, evidenceWindow, permittedLevels } from './decide.ts';
-export type { BackCause, Decision, DecisionInput, Outcome, Standing } from './decide.ts';
+export { askedWords, evidenceWindow } from './asks.ts';
+export { decide } from './decide.ts';
+export { OUTCOMES } from './decision.ts';
+export { permittedLevels } from './permits.ts';
+export type { BackCause, Decision, DecisionInput, Outcome, Standing } from './decision.ts';
 export type { Loads } from './loads.ts';
 export { concernsLevel, painToldIn } from './pain.ts';
 export type { PainTold } from './pain.ts';

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { anyCriterion, anySetAtom } from '../testing/criteria.ts';
 import { facts, input, ladder, level, set } from '../testing/samples.ts';
 import { daysAfter } from '../terms/index.ts';
-import { decide, evidenceWindow } from './decide.ts';
+import { evidenceWindow } from './asks.ts';
+import { decide } from './decide.ts';
 import { evaluate } from '../criterion/index.ts';
 import { levelEvidence, wasWatched } from '../log/index.ts';
 import type { Criterion } from '../criterion/index.ts';
-import type { DecisionInput } from './decide.ts';
+import type { DecisionInput } from './decision.ts';
 import type { LoggedSet } from '../log/index.ts';
 import { painToldIn } from './pain.ts';
 import { runs } from '../testing/runs.ts';
@@ -210,11 +211,13 @@ describe('laws of the decision, for any criterion', () => {
         // Where nothing was, pain and stop faults of the warm-up are read since the arrival.
         const from = daysAfter(starts.includes(undefined) ? D[0] : starts.sort()[0]!, -window.days);
         const kept = evidence.filter((s) => s.date >= from);
-        const whole = about(c, sets);
+        const sessionsOnLadder = new Set(sets.map((s) => s.date)).size;
+        const whole = about(c, sets, { sessionsOnLadder });
         const part = about(
           c,
           sets.filter((s) => s.date >= from),
           {
+            sessionsOnLadder,
             earlierSessions: evidence.length - kept.length,
             told: sets.flatMap((s) => painToldIn(s, 'bridge')),
             days: sets.map((s) => s.date),

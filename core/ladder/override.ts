@@ -1,4 +1,4 @@
-import type { Decision, Outcome } from './decide.ts';
+import type { Decision, Outcome } from './decision.ts';
 
 /** From the safest to the most demanding; an override may not climb past a stop. */
 const DEMAND: Record<Outcome, number> = {

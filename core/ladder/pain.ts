@@ -1,5 +1,5 @@
 import { concernsMovement, painRegions } from '../log/index.ts';
-import type { LoggedSet, VariationFacts } from '../log/index.ts';
+import type { FactsBySlug, LoggedSet, VariationFacts } from '../log/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import type { Dominance, IsoDate, Pattern, RangeTarget, Region, Side } from '../terms/index.ts';
 
@@ -148,4 +148,34 @@ export function asksLessOf(hurt: readonly (Region | null)[], to: AsksOf, from: A
     new Set(hurt.flatMap((r) => (r !== null && LEANS[r] === of.facts.dominance ? [LEANS[r]] : []))).size;
   compare(leans(to), leans(from));
   return less && !more;
+}
+
+export const placeWords = (regions: readonly Region[]) =>
+  regions.length ? ` in the ${regions.join(' and ')}` : '';
+
+/** The newest; of one day the worst, and of these one whose place was told. */
+export const newestOf = (told: readonly PainTold[]): PainTold | null =>
+  [...told].sort(
+    (a, b) =>
+      b.date.localeCompare(a.date) ||
+      b.pain - a.pain ||
+      b.regions.length - a.regions.length ||
+      a.regions.join().localeCompare(b.regions.join()),
+  )[0] ?? null;
+
+export const painsIn = (
+  sets: readonly LoggedSet[],
+  main: VariationFacts | undefined,
+  pattern: Pattern,
+  facts: FactsBySlug,
+): PainTold[] =>
+  sets
+    .flatMap((s) => painToldIn(s, facts.get(s.variation)?.pattern ?? pattern))
+    .filter((p) => !main || concernsLevel(p, main, pattern));
+
+export function splitByPlace(told: readonly PainTold[], main: VariationFacts | undefined, pattern: Pattern) {
+  const here = told.filter((p) => !main || concernsLevel(p, main, pattern));
+  // Of other work without a place nothing is said here: its own ladder tells.
+  const elsewhere = told.filter((p) => !here.includes(p) && p.regions.length > 0);
+  return { here, elsewhere };
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { LibraryFile } from '../exchange/index.ts';
 import { shelfOf } from '../library/index.ts';
 import { readingOf } from './reading.ts';
-import type { Standing } from './decide.ts';
+import type { Standing } from './decision.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),

@@ -1,7 +1,7 @@
 import { laddersOf } from '../library/index.ts';
 import type { Shelf } from '../library/index.ts';
 import type { Stage } from '../terms/index.ts';
-import type { Standing } from './decide.ts';
+import type { Standing } from './decision.ts';
 import { targetAt } from './target.ts';
 import type { Target } from './target.ts';
 

@@ -1,6 +1,6 @@
 import type { IsoDate, Region, Role, Stage } from '../terms/index.ts';
 import type { Ladder } from '../library/index.ts';
-import type { BackCause, Outcome, Standing } from './decide.ts';
+import type { BackCause, Outcome, Standing } from './decision.ts';
 import type { TakenWay } from './target.ts';
 
 /** The part of a confirmed move that says where a person stands. */

@@ -6,7 +6,7 @@ import type { LoggedSet, VariationFacts } from '../log/index.ts';
 import { daysAfter } from '../terms/index.ts';
 import type { Side } from '../terms/index.ts';
 import { decide } from './decide.ts';
-import type { Decision, DecisionInput, Outcome } from './decide.ts';
+import type { Decision, DecisionInput, Outcome } from './decision.ts';
 import { nextSet } from './next-set.ts';
 import type { NextSet } from './next-set.ts';
 import type { Restriction } from './restriction.ts';

@@ -123,3 +123,16 @@ export function takenWaySentence({ way, to, aid }: TakenWay): string {
 export function kitAtHand(facts: VariationFacts, kit: ReadonlySet<string>): boolean {
   return facts.equipmentGroups.every((group) => group.some((slug) => kit.has(slug)));
 }
+
+/** A target as it is said, e.g. "10 repetitions with 12 kg". */
+export function targetInWords(t: Target): string {
+  const amount =
+    t.reps !== undefined
+      ? `${t.reps} repetitions`
+      : t.holdS !== undefined
+        ? `${t.holdS} s`
+        : t.rounds !== undefined
+          ? `${t.rounds} rounds`
+          : `${t.sets} sets`;
+  return t.loadKg ? `${amount} with ${t.loadKg} kg` : amount;
+}

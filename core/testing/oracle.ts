@@ -74,6 +74,9 @@ export function oracle(input: DecisionInput): OracleAnswer {
   );
   const lighterDays = new Set(done.filter((s) => s.lighter === true).map((s) => s.date));
   const whole = done.filter((s) => !lighterDays.has(s.date));
+  const ofPatternEver = valid.filter(
+    (s) => here.includes(s.variation) || about(s)?.pattern === ladder.pattern,
+  );
   // Of the pattern, whatever it was for: pain and stop faults are read of these.
   const ofPattern = since.filter((s) => here.includes(s.variation) || about(s)?.pattern === ladder.pattern);
 
@@ -386,6 +389,11 @@ export function oracle(input: DecisionInput): OracleAnswer {
       }
       case 'daysHere':
         return Math.max(0, daysBetween(standing.since, view.asOf)) >= a.days ? 'yes' : 'no';
+      case 'weeksOnLadder': {
+        const sessions = input.sessionsOnLadder ?? new Set(ofPatternEver.map((s) => s.date)).size;
+        const weeks = Math.floor(Math.max(0, daysBetween(standing.first ?? standing.since, view.asOf)) / 7);
+        return weeks >= a.weeks && sessions >= 2 * a.weeks ? 'yes' : 'no';
+      }
       case 'levelHeld':
         return input.heldElsewhere.has(`${a.ladder}/${a.level}`) ? 'yes' : 'no';
       case 'signedOff':

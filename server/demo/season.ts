@@ -212,12 +212,21 @@ function follow({
     const sides: (Side | null)[] = sidesApart(day.variation) ? ['left', 'right'] : [null];
     const watched = day.mood === 'unwatched' ? false : day.mood !== 'as before' || random() < who.watched;
     let ordinal = season.sets.filter((s) => s.date === day.date).length;
-    return Array.from({ length: day.target.sets }, (_, set) =>
+    const at = { watched, sessionId };
+    // Every second week each side is tested before the work.
+    const tests =
+      watched && sides.length === 2 && day.n % 4 === 3
+        ? sides.map((side) =>
+            oneSet(day, { ...at, set: 0, side, last: false, test: true, ordinal: ++ordinal }),
+          )
+        : [];
+    const work = Array.from({ length: day.target.sets }, (_, set) =>
       sides.map((side) => {
         const last = set === day.target.sets - 1 && side === sides.at(-1);
-        return oneSet(day, { set, side, last, watched, sessionId, ordinal: ++ordinal });
+        return oneSet(day, { ...at, set, side, last, test: false, ordinal: ++ordinal });
       }),
     ).flat();
+    return [...tests, ...work];
   }
 
   function oneSet(
@@ -226,6 +235,7 @@ function follow({
       set: number;
       side: Side | null;
       last: boolean;
+      test: boolean;
       watched: boolean;
       sessionId: string;
       ordinal: number;
@@ -272,8 +282,7 @@ function follow({
       variationRevision: inForce.revisions.get(`variation/${variation.slug}`) ?? 1,
       role: course.role ?? 'work',
       watched,
-      // Every second week the first set of each side is a side test.
-      sideTest: side !== null && at.set === 0 && day.n % 4 === 3,
+      sideTest: at.test,
       side,
       plannedReps: counted === 'repetitions' ? (target.reps ?? null) : null,
       ...amountIn(counted, done),

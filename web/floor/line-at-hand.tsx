@@ -16,6 +16,7 @@ import { FloorSet, restAfter } from './floor-set.tsx';
 import { nextOf, sheetOf } from './next-of.ts';
 import { insteadPath, nextWords } from './next-words.ts';
 import { WatchList } from './watch-list.tsx';
+import { WayOn } from './way-on.tsx';
 
 /** What one person does next on one ladder: figure, target, cues, what to watch, and the set at hand. */
 export function LineAtHand({
@@ -42,15 +43,19 @@ export function LineAtHand({
   const slug = params.get('give') ?? line.variation;
   const sheet = useAsk('sheet', slug ? sheetOf(slug, line, p.personId) : null);
   const knowledge = useAsk('desk', desk);
-  const [sideTest, setSideTest] = useState(false);
+  const [asTest, setSideTest] = useState<boolean | null>(null);
   const [ended, setEnded] = useState(false);
   const given = slug === line.variation ? undefined : sheet.data?.resolved;
   const next = useMemo(() => nextOf(line, ofDay, date, given), [line, ofDay, date, given]);
+  // One that is due is taken as one, unless the coach says otherwise.
+  const sideTest = asTest ?? next.sideTest;
   if (line.variation === null || slug === null) {
     return (
       <Notice tone="warn">
-        {line.reason && withDays(line.reason, date)} Nothing of this is done until the head coach{' '}
-        {p.stops.length > 0 ? 'clears' : 'lifts'} it. Local rules and licensed practice come first.
+        {line.reason && withDays(line.reason, date)}{' '}
+        {line.outcome === 'stop and refer' &&
+          `Nothing of this is done until the head coach ${p.stops.length > 0 ? 'clears' : 'lifts'} it. `}
+        Local rules and licensed practice come first.
       </Notice>
     );
   }
@@ -95,14 +100,17 @@ export function LineAtHand({
                 </Button>
               </p>
             )}
-            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.sides)}</p>
+            <p className="mt-1 text-xl">
+              {targetWords(line.plan?.target ?? line.target, units.mass, line.sides)}
+            </p>
             <p className="text-lg font-semibold">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>
             {next.aids && next.aids.length > 0 && <p className="text-lg">With {usedWords(next.aids)}</p>}
+            {next.last && <p className="text-soft">Last time: {withDays(next.last, date)}.</p>}
             {next.why.map((w) => (
               <p key={w} className="text-soft">
-                {w}
+                {withDays(w, date)}
               </p>
             ))}
             {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
@@ -128,9 +136,7 @@ export function LineAtHand({
             </ol>
           </div>
         </div>
-        {line.wayOnDue && (
-          <p className="font-semibold">Ready to grow: {line.wayOn}. Confirm on the person’s page.</p>
-        )}
+        <WayOn line={line} personId={p.personId} mayConfirm={!p.covered} />
         <WatchList watch={line.watch} />
         <Guard what="The chain">
           <ChainsBegun personId={p.personId} name={name} date={date} knowledge={knowledge.data ?? null} />
@@ -153,6 +159,7 @@ export function LineAtHand({
             knowledge={knowledge.data ?? null}
             onLog={(observed) => {
               setEnded(false);
+              setSideTest(null);
               keep(read, observed);
               restAfter(
                 p.personId,

@@ -4,6 +4,7 @@ import { mass, tidy } from '../ui/index.ts';
 
 /** "set 1 of 2, right, 10 repetitions with 12 kg" */
 export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
+  if (next.sideTest) return `side test, ${next.side}: to the first repetition that is not clean`;
   const amount =
     next.reps !== null
       ? `${next.reps} repetitions`

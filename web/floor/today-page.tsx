@@ -227,7 +227,7 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
         <>
           <p className="text-lg font-semibold">{line.variationName}</p>
           <p>
-            {targetWords(line.target, units.mass, line.sides)}
+            {targetWords(line.plan?.target ?? line.target, units.mass, line.sides)}
             {line.next && !line.next.done && (
               <span className="text-soft">; next {nextWords(line.next, units.mass)}</span>
             )}
@@ -236,7 +236,7 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
           {line.variationNote && <p className="text-soft">{line.variationNote}</p>}
           {line.next?.why.map((w) => (
             <p key={w} className="text-soft">
-              {w}
+              {withDays(w, hall.today)}
             </p>
           ))}
           {line.next?.aids && line.next.aids.length > 0 && (

@@ -32,6 +32,7 @@ export function setSummary(
   const faults = s.faults.map((f) => `${faultName(f.fault)} × ${f.reps}${f.side ? ` ${f.side}` : ''}`);
   return [
     s.warmUp ? 'warm-up' : null,
+    s.lighter ? 'lighter on purpose' : null,
     s.doneReps !== null ? `${s.doneReps} repetitions` : null,
     s.holdS !== null ? `${tidy(s.holdS)} s held` : null,
     s.rounds !== null ? `${s.rounds} rounds` : null,

@@ -41,7 +41,7 @@ describe('the decision', () => {
     expect(screen.getByText('Move up to two')).toBeTruthy();
     expect(screen.getByText('All that the level asks has been met.')).toBeTruthy();
     expect(screen.getByText(/level 1 of 3: one, for 23 days/)).toBeTruthy();
-    await user.click(screen.getByRole('button', { name: 'Confirm: move up' }));
+    await user.click(screen.getByRole('button', { name: 'Confirm: move up to two' }));
     expect(await screen.findByText('Kept, with the evidence.')).toBeTruthy();
     expect(sent.map((s) => s.body)).toEqual([
       { ladder: 'steps', proposed: 'move up', chosen: 'move up', level: null, reason: '' },
@@ -73,11 +73,28 @@ describe('the decision', () => {
     expect(sent[1]!.body).toMatchObject({ chosen: 'hold', level: null, reason: 'Did it last year.' });
   });
 
+  it('goes farther than was proposed, with the level that was chosen', async () => {
+    const { user, sent } = show(onLadder(ready()), { answers: { 'POST /api/people/p/moves': { id: 'm' } } });
+    await user.click(screen.getByRole('button', { name: 'Decide otherwise' }));
+    await user.selectOptions(screen.getByLabelText('To level'), 'three');
+    await user.type(screen.getByLabelText(/^Why/), 'Did it last year.');
+    await user.click(screen.getByRole('button', { name: 'Keep this decision' }));
+    await screen.findByText('Kept, with the evidence.');
+    expect(sent[0]!.body).toMatchObject({ proposed: 'move up', chosen: 'move up', level: 'three' });
+  });
+
+  it('is less of the same where nothing below asks less of what hurts', () => {
+    const hurt = day('2026-11-22', 12).map((x) => ({ ...x, pain: 5, variation: 'two-main' }));
+    show(onLadder({ standing: { level: 'two', since: '2026-11-01', taken: [] }, sets: hurt }));
+    expect(screen.getByText('Less of the same')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Confirm: less of the same' })).toBeTruthy();
+  });
+
   it('tells what the server says when the evidence has changed', async () => {
     const { user } = show(onLadder(ready()), {
       answers: { 'POST /api/people/p/moves': new No(409, 'The evidence has changed. Nothing was decided.') },
     });
-    await user.click(screen.getByRole('button', { name: 'Confirm: move up' }));
+    await user.click(screen.getByRole('button', { name: 'Confirm: move up to two' }));
     expect((await screen.findByRole('alert')).textContent).toContain('Nothing was decided');
     expect(screen.queryByText('Kept, with the evidence.')).toBeNull();
   });

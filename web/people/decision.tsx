@@ -1,7 +1,7 @@
 import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
-import type { Outcome } from '../../core/ladder/index.ts';
+import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
 import {
@@ -45,8 +45,7 @@ export function DecisionPanel({
         </p>
         <p className={`flex items-center gap-3 font-head text-3xl font-bold ${grave ? 'text-warn' : ''}`}>
           <OutcomeMark outcome={decision.outcome} size={34} />
-          {OUTCOME_WORDS[decision.outcome]}
-          {decision.toLevel && ` to ${name(decision.toLevel)}`}
+          {headline(decision, name)}
         </p>
         <ul className="mt-1">
           {decision.reasons.map((r, i) => (
@@ -59,8 +58,13 @@ export function DecisionPanel({
             lifts a restriction, and writes down who said so.
           </p>
         )}
-        {decision.variationNote && <p className="mt-1 text-soft">{decision.variationNote}</p>}
-        {decision.outcome !== 'stop and refer' && (
+        {decision.variationNote && !decision.paused && (
+          <p className="mt-1 text-soft">{decision.variationNote}</p>
+        )}
+        {decision.outcome !== 'stop and refer' && decision.plan.last && (
+          <p className="mt-1 text-soft">Last time: {withDays(decision.plan.last, hall.today)}.</p>
+        )}
+        {decision.outcome !== 'stop and refer' && !decision.paused && (
           <p className="mt-1 text-soft">{soonest(decision.earliestSessions)}</p>
         )}
         {on.stay?.beyond && decision.outcome !== 'stop and refer' && (
@@ -69,7 +73,12 @@ export function DecisionPanel({
           </p>
         )}
       </div>
-      {mayDecide ? (
+      {decision.paused ? (
+        <p className="mt-4 text-soft">
+          Nothing is decided here while it is paused. The head coach lifts a restriction, and writes down who
+          said so.
+        </p>
+      ) : mayDecide ? (
         <>
           <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
           {decision.outcome !== 'stop and refer' && (
@@ -97,6 +106,15 @@ export function DecisionPanel({
       </div>
     </section>
   );
+}
+
+const uncapital = (s: string) => `${s[0]!.toLowerCase()}${s.slice(1)}`;
+
+/** The outcome as it is said: a line that is barred for a while is paused, and a step back may be less of the same. */
+function headline(d: Decision, name: (id: string) => string): string {
+  if (d.paused) return 'Paused';
+  if (d.toLevel) return `${OUTCOME_WORDS[d.outcome]} to ${name(d.toLevel)}`;
+  return d.outcome === 'step back' ? 'Less of the same' : OUTCOME_WORDS[d.outcome];
 }
 
 /** How soon the level can be met, in words. */
@@ -146,15 +164,18 @@ function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
   const [level, setLevel] = useState('');
   const [reason, setReason] = useState('');
   const [open, setOpen] = useState(false);
+  const { me } = useSigned();
+  const headCoachOnly = decision.passesOver.length > 0 && me.role !== 'head coach';
+  const name = (id: string) => on.ladder.levels.find((l) => l.id === id)?.name ?? '';
   const here = on.ladder.levels.findIndex((l) => l.id === decision.fromLevel);
   const choices = on.ladder.levels.filter((_, i) => (chosen === 'move up' ? i > here : i < here));
   const changesLevel = chosen === 'move up' || chosen === 'step back';
-  const confirm = (outcome: Outcome) =>
+  const confirm = (outcome: Outcome, to: string | null) =>
     send.mutate({
       ladder: on.ladder.slug,
       proposed: decision.outcome,
       chosen: outcome,
-      level: outcome === decision.outcome || !changesLevel ? null : level || null,
+      level: to,
       reason,
     });
   return (
@@ -162,9 +183,13 @@ function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {send.isSuccess && !send.isPending && <Notice>Kept, with the evidence.</Notice>}
       <div className="mt-2 flex flex-wrap gap-2">
-        <Button tone="main" disabled={send.isPending} onClick={() => confirm(decision.outcome)}>
-          Confirm: {OUTCOME_WORDS[decision.outcome].toLowerCase()}
-        </Button>
+        {headCoachOnly ? (
+          <p className="text-soft">A barred level is passed over: the head coach confirms this.</p>
+        ) : (
+          <Button tone="main" disabled={send.isPending} onClick={() => confirm(decision.outcome, null)}>
+            Confirm: {uncapital(headline(decision, name))}
+          </Button>
+        )}
         {decision.outcome !== 'stop and refer' && (
           <Button onClick={() => setOpen(!open)} aria-expanded={open}>
             Decide otherwise
@@ -176,7 +201,7 @@ function Confirm({ personId, on }: { personId: string; on: OnLadder }) {
           className="mt-3 grid max-w-xl gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            confirm(chosen);
+            confirm(chosen, changesLevel && level !== '' ? level : null);
           }}
         >
           <div className="grid grid-cols-2 gap-3">

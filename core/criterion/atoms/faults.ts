@@ -7,7 +7,7 @@ import type { EvaluationContext } from '../context.ts';
 import { isOneSided, withWarmUp } from '../pool.ts';
 import type { Pool } from '../pool.ts';
 import { tooShort } from '../reach.ts';
-import type { Finding } from '../reach.ts';
+import type { Finding } from '../finding.ts';
 import { plural } from '../words.ts';
 
 const faultWords = (severity: Severity) =>

@@ -5,7 +5,7 @@ import type { LoggedSet } from '../../log/index.ts';
 import type { EvaluationContext } from '../context.ts';
 import { withWarmUp } from '../pool.ts';
 import { worstAnswer } from '../reach.ts';
-import type { Finding } from '../reach.ts';
+import type { Finding } from '../finding.ts';
 import { said } from '../words.ts';
 
 /** Pain as it was answered, the worst answer counting. */
