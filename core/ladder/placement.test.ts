@@ -115,7 +115,13 @@ describe('placing somebody', () => {
     const change = { facts: barred, restrictions, levels: guarded, experience: 'some' as const };
     const tried = new Set<number>();
     for (let can = -1; can < 13; can++) run(can, change).trials.forEach((t) => tried.add(indexOf(t.level)));
-    expect([0, 1, 2, 4, 6].filter((i) => tried.has(i))).toEqual([]);
+    // Nothing from the gate upwards either: whoever stands there has what it needs.
+    expect([...tried].filter((i) => [0, 1, 2, 4].includes(i) || i >= 6)).toEqual([]);
+    const ready = run(12, change).step;
+    expect(ready).toMatchObject({ step: 'place', level: 'l5' });
+    expect(ready.why.join(' ')).toContain(
+      'Nothing from l6 upwards: that needs stick on the ladder hinge first.',
+    );
     const all = [{ ...restrictions[0]!, bars: [{ bars: 'all' as const }] }];
     expect(placementStep(about({ restrictions: all }))).toMatchObject({ step: 'stop', passed: null });
   });

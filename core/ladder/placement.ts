@@ -1,6 +1,7 @@
 import { answerInForce } from '../library/index.ts';
 import type { SettledLevel, Shelf } from '../library/index.ts';
 import type { Stage, IsoDate } from '../terms/index.ts';
+import type { NameOfLevel } from '../criterion/index.ts';
 import type { FactsBySlug } from '../log/index.ts';
 import { barring, isInForce } from './restriction.ts';
 import type { Restriction } from './restriction.ts';
@@ -48,6 +49,7 @@ export interface PlacementInput {
   /** The house rule: begin at the very lowest level whoever it is. */
   simplestFirst: boolean;
   trials: readonly Trial[];
+  nameOf?: NameOfLevel;
   today: IsoDate;
 }
 
@@ -72,19 +74,29 @@ const CEILING: Record<Experience, readonly Stage[]> = {
 /** Where in the open range the first trial lies, by experience (common practice, no source). */
 const FIRST: Record<Experience, number> = { new: 0.25, some: 0.5, trained: 0.6 };
 
-/** The levels somebody may be tried on, with the variation to use, from the easiest. */
-function openLevels(input: PlacementInput): Open[] {
+/**
+ * The levels somebody may be tried on, with the variation to use, from the easiest; barred ones are passed over. From
+ * the first that needs a level of another ladder upwards nothing is tried or given: that one is told.
+ */
+function openLevels(input: PlacementInput): { levels: Open[]; gatedBy: string | null } {
   const bars = input.restrictions.filter((r) => isInForce(r, input.today));
   const stages = input.careful ? CEILING.new : CEILING[input.experience];
-  return input.levels.flatMap((l) => {
+  const unmet = (l: PlacementInput['levels'][number]) =>
+    l.entryNeeds.find((n) => !input.heldElsewhere.has(`${n.ladder}/${n.level}`));
+  const gate = input.levels.findIndex((l) => unmet(l) !== undefined);
+  const gated = gate === -1 ? null : input.levels[gate]!;
+  const levels = input.levels.slice(0, gate === -1 ? undefined : gate).flatMap((l) => {
     if (!stages.includes(l.stage)) return [];
-    if (l.entryNeeds.some((n) => !input.heldElsewhere.has(`${n.ladder}/${n.level}`))) return [];
     const variation = [l.main, ...l.equals].find((slug) => {
       const f = input.facts.get(slug);
       return f !== undefined && barring(bars, f).length === 0 && kitAtHand(f, input.kit);
     });
     return variation === undefined ? [] : [{ id: l.id, name: l.name, stage: l.stage, variation }];
   });
+  if (!gated) return { levels, gatedBy: null };
+  const need = unmet(gated)!;
+  const needs = input.nameOf?.(need.ladder, need.level) ?? `${need.level} on the ladder ${need.ladder}`;
+  return { levels, gatedBy: `Nothing from ${gated.name} upwards: that needs ${needs} first.` };
 }
 
 /**
@@ -93,7 +105,8 @@ function openLevels(input: PlacementInput): Open[] {
  * once. Pure: the same input gives the same step.
  */
 export function placementStep(input: PlacementInput): PlacementStep {
-  const levels = openLevels(input);
+  const { levels, gatedBy } = openLevels(input);
+  const told = gatedBy === null ? [] : [gatedBy];
   const indexOf = (id: string) => levels.findIndex((l) => l.id === id);
   let low = 0;
   let high = input.simplestFirst ? Math.min(0, levels.length - 1) : levels.length - 1;
@@ -121,7 +134,7 @@ export function placementStep(input: PlacementInput): PlacementStep {
     return {
       step: 'stop',
       passed: null,
-      why: ['No level is permitted with the kit and the restrictions there are.'],
+      why: ['No level is permitted with the kit and the restrictions there are.', ...told],
     };
   }
   if (low > high || input.trials.length >= MOST_TRIALS) {
@@ -136,7 +149,7 @@ export function placementStep(input: PlacementInput): PlacementStep {
       why.push(`${name} was not: ${failed.result === 'fault' ? 'a fault' : failed.result}.`);
     }
     if (low <= high) why.push(`${MOST_TRIALS} trials are enough for one day; the log will tell the rest.`);
-    return { step: 'place', level: at.id, why };
+    return { step: 'place', level: at.id, why: [...why, ...told] };
   }
   const first = input.trials.length === 0;
   const index = first ? firstIndex(input, high) : Math.floor((low + high) / 2);
@@ -147,7 +160,7 @@ export function placementStep(input: PlacementInput): PlacementStep {
     variation: level.variation,
     openFrom: levels[low]!.name,
     openTo: levels[high]!.name,
-    why: first ? firstReasons(input) : [halving(low, high)],
+    why: [...(first ? firstReasons(input) : [halving(low, high)]), ...told],
   };
 }
 

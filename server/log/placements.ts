@@ -2,7 +2,7 @@ import { ofLibrary, readingOfLadder } from '../../core/floor/index.ts';
 import type { Door, Shown } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { desc, eq } from 'drizzle-orm';
-import { beginsSimplest, heldLevels, placementStep } from '../../core/ladder/index.ts';
+import { beginsSimplest, clearanceFor, heldLevels, placementStep } from '../../core/ladder/index.ts';
 import type { PlacementStep, Trial } from '../../core/ladder/index.ts';
 import type {
   PlacementAnswer,
@@ -36,9 +36,11 @@ async function stepFor(c: Context & About, request: PlacementRequest): Promise<P
     heldElsewhere: heldLevels(inForce.shelf.all('ladder'), own.standings),
     experience: request.experience,
     atEase: request.atEase,
-    careful: request.careful,
+    // Whoever was stopped and cleared begins again among the learning levels.
+    careful: request.careful || clearanceFor(own.clearances, ladder.pattern) !== null,
     simplestFirst: beginsSimplest(inForce.shelf, own.answers),
     trials: request.trials,
+    nameOf: ofLibrary(inForce).nameOf,
     today,
   });
 }

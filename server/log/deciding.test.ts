@@ -1,0 +1,193 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { PersonOnLadders, SetRequest } from '../../contract/log.ts';
+import type { StopsOfPerson } from '../../contract/reports.ts';
+import type { OnLadder } from '../../core/floor/index.ts';
+import type { Outcome } from '../../core/ladder/index.ts';
+import { placedPerson, setOf, testHall } from '../testing/hall.ts';
+import type { TestHall, Who } from '../testing/hall.ts';
+
+let hall: TestHall;
+beforeAll(async () => void (hall = await testHall()));
+afterAll(() => hall.close());
+
+const BAND = { variation: 'band-lift', loadKind: 'band' as const };
+
+const day = (n: number) => `2026-11-${String(n).padStart(2, '0')}`;
+const on = (n: number) => hall.setNow(`${day(n)}T12:00:00Z`);
+async function log(id: string, change: Partial<SetRequest>): Promise<void> {
+  await hall.as('coach').ok('PUT', `/api/sets/${randomUUID()}`, setOf(id, change));
+}
+/** Two sets of a day, asked about after the second. */
+async function session(id: string, n: number, change: Partial<SetRequest> = {}): Promise<void> {
+  on(n);
+  for (const ordinal of [1, 2]) await log(id, { date: day(n), ordinal, ...change });
+}
+async function bridge(id: string, who: Who = 'coach'): Promise<OnLadder> {
+  const { ladders } = await hall.as(who).get<PersonOnLadders>(`/api/people/${id}/ladders`);
+  return ladders.find((l) => l.ladder.slug === 'bridge-ladder')!;
+}
+const confirm = (proposed: Outcome, more: object = {}) => ({
+  ladder: 'bridge-ladder',
+  proposed,
+  chosen: proposed,
+  level: null,
+  reason: '',
+  ...more,
+});
+const moves = (id: string) => `/api/people/${id}/moves`;
+async function placedOn(n: number, level: string): Promise<string> {
+  on(n);
+  return placedPerson(hall, level);
+}
+
+describe('a way on', () => {
+  it('stands on sessions that open no second one', async () => {
+    const id = await placedOn(2, 'band');
+    await session(id, 3, { ...BAND, effort: 5 });
+    await session(id, 5, { ...BAND, effort: 5 });
+    expect((await bridge(id)).decision).toMatchObject({ outcome: 'grow', grow: { rule: 'easy effort' } });
+    await hall.as('coach').ok('POST', moves(id), confirm('grow'));
+    const after = await bridge(id);
+    expect(after.standing!.taken).toEqual([{ way: 'repetitions', to: 14 }]);
+    expect(after.decision).toMatchObject({ outcome: 'hold', grow: { rule: null, usedUp: true } });
+    const again = await hall.as('head').refused('POST', moves(id), {
+      ...confirm('hold'),
+      chosen: 'grow',
+      reason: 'Again.',
+    });
+    expect(again.detail).toContain('opened a way on already');
+  });
+
+  it('is taken back after two poor sessions, and the level stays', async () => {
+    const id = await placedOn(2, 'band');
+    await session(id, 3, { ...BAND, effort: 5 });
+    await session(id, 5, { ...BAND, effort: 5 });
+    await hall.as('coach').ok('POST', moves(id), confirm('grow'));
+    await session(id, 7, { ...BAND, doneReps: 5, effort: 9 });
+    await session(id, 9, { ...BAND, doneReps: 4, effort: 9 });
+    expect((await bridge(id)).decision).toMatchObject({
+      outcome: 'step back',
+      toLevel: null,
+      cause: 'too much',
+    });
+    await hall.as('coach').ok('POST', moves(id), confirm('step back'));
+    const { standing, decision } = await bridge(id);
+    expect(standing).toMatchObject({ level: 'band', since: day(9), taken: [] });
+    // The evidence begins anew.
+    expect(decision!.outcome).toBe('hold');
+  });
+});
+
+describe('a level', () => {
+  it('is skipped only with a reason', async () => {
+    const id = await placedOn(2, 'lift');
+    await session(id, 3);
+    await session(id, 5);
+    const far = confirm('move up', { level: 'one-leg' });
+    const refused = await hall.as('head').refused('POST', moves(id), far);
+    expect(refused).toMatchObject({ status: 422 });
+    expect(refused.detail).toContain('would be skipped: say why');
+    await hall.as('head').ok('POST', moves(id), { ...far, reason: 'Rows for the county.' });
+    expect((await bridge(id)).standing!.level).toBe('one-leg');
+  });
+
+  it('that is barred, or lies past one that needs another ladder first, is refused', async () => {
+    const id = await placedOn(2, 'lift');
+    const head = hall.as('head');
+    const put = (ladder: string, level: string) =>
+      head.refused('POST', `/api/people/${id}/place`, { ladder, level, reason: 'Strong.' });
+    expect((await put('squat-ladder', 'one-leg')).detail).toContain(
+      'needs "Rear foot up" of the ladder Lunge first',
+    );
+    await head.ok('POST', `/api/people/${id}/restrictions`, {
+      bars: [{ bars: 'pattern', pattern: 'hinge' }],
+      from: day(2),
+      until: day(28),
+      saidBy: 'the club doctor',
+    });
+    expect((await put('hinge-ladder', 'stick')).detail).toContain('is barred for them at the moment');
+  });
+
+  it('that is barred is passed over by the head coach alone', async () => {
+    const id = await placedOn(2, 'thrust');
+    const head = hall.as('head');
+    await head.ok('POST', `/api/people/${id}/restrictions`, {
+      bars: [{ bars: 'load place', place: 'hip crease' }],
+      from: day(2),
+      until: day(28),
+      saidBy: 'the club doctor',
+    });
+    await session(id, 3, { variation: 'bench-thrust', doneReps: 20 });
+    await session(id, 5, { variation: 'bench-thrust', doneReps: 20 });
+    expect((await bridge(id)).decision).toMatchObject({
+      outcome: 'move up',
+      toLevel: 'one-leg-thrust',
+      passesOver: ['dumbbell', 'bar'],
+    });
+    const refused = await hall.as('coach').refused('POST', moves(id), confirm('move up'));
+    expect(refused).toMatchObject({ status: 403 });
+    await head.ok('POST', moves(id), confirm('move up'));
+    expect((await bridge(id)).standing!.level).toBe('one-leg-thrust');
+  });
+});
+
+describe('pain', () => {
+  it('in one place, stepped back for twice within six weeks, stops and refers', async () => {
+    const id = await placedOn(1, 'ball');
+    const sore = { variation: 'ball-bridge', pain: 5, painRegion: 'low back' as const };
+    await session(id, 2, sore);
+    expect((await bridge(id)).decision).toMatchObject({ outcome: 'step back', cause: 'pain' });
+    await hall.as('coach').ok('POST', moves(id), confirm('step back'));
+    const { standing, decision } = await bridge(id);
+    const variation = standing!.level === 'ball' ? 'ball-bridge' : decision!.variation!;
+    await session(id, 12, { ...sore, variation });
+    expect((await bridge(id)).decision).toMatchObject({ outcome: 'stop and refer' });
+    // It stands by itself, whatever becomes of the sets.
+    const { reports } = await hall.as('coach').get<StopsOfPerson>(`/api/people/${id}/stops`);
+    expect(reports.some((r) => r.told === 'outcome' && r.open && r.reach === 'bridge')).toBe(true);
+  });
+
+  it('that comes back is for a doctor, the next set asks less, and others are not told where', async () => {
+    const id = await placedOn(1, 'thrust');
+    for (const n of [2, 5, 8]) {
+      await session(id, n, { variation: 'bench-thrust', doneReps: 16, pain: 2, painRegion: 'low back' });
+    }
+    const { decision } = await bridge(id);
+    expect(decision).toMatchObject({
+      outcome: 'hold',
+      referral: { region: 'low back', dates: [day(2), day(5), day(8)] },
+    });
+    expect(decision!.plan.target.reps).toBeLessThan(16);
+    const text = JSON.stringify(decision);
+    expect(text).toContain('doctor or physiotherapist');
+    const others = JSON.stringify((await bridge(id, 'head')).decision);
+    expect(others).toContain('low back');
+  });
+
+  it('and stop faults in the warm-up count', async () => {
+    const id = await placedOn(1, 'thrust');
+    on(2);
+    await log(id, { date: day(2), variation: 'bench-thrust', warmUp: true, pain: 5 });
+    expect((await bridge(id)).decision).toMatchObject({ outcome: 'step back', cause: 'pain' });
+  });
+
+  it('before work is told with its place, and keeps from more where the work uses it', async () => {
+    const id = await placedOn(1, 'lift');
+    await session(id, 2);
+    await session(id, 4);
+    expect((await bridge(id)).decision!.outcome).toBe('move up');
+    const asked = { here: true, pain: 2, sleepH: null, atEase: null, note: '', painSide: null };
+    const tell = (painRegion: string) =>
+      hall.as('coach').ok('PUT', `/api/people/${id}/check-in/${day(4)}`, { ...asked, painRegion });
+    await tell('calf');
+    const far = await bridge(id);
+    await tell('low back');
+    const near = await bridge(id);
+    expect(near.decision!.outcome).toBe('hold');
+    expect(near.decision!.reasons[0]!.text).toContain('Pain in the low back was reported');
+    // The lift does not use the calf: told, and no reason to wait.
+    expect(far.decision!.outcome).toBe('move up');
+    expect(far.decision!.reasons.map((r) => r.text).join(' ')).toContain('which this work does not use');
+  });
+});
