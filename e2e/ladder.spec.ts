@@ -1,4 +1,4 @@
-import { another, expect, signIn, test } from './hall.ts';
+import { another, expect, idOf, signIn, test } from './hall.ts';
 
 test('the head coach takes the stairs apart: order, split, a variation of the library, criteria tried on a log', async ({
   page,
@@ -6,6 +6,31 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   // Tall enough that a variation can be dragged from step to step without scrolling.
   await page.setViewportSize({ width: 1280, height: 1500 });
   await signIn(page, 'head');
+  // Somebody who did the first level today, and was asked about pain.
+  const tobias = await idOf(page, 'Tobias Fennick');
+  const { hall } = (await (await page.request.get('/api/start')).json()) as { hall: { today: string } };
+  for (const ordinal of [1, 2]) {
+    const kept = await page.request.put(`/api/sets/${crypto.randomUUID()}`, {
+      headers: { origin: new URL(page.url()).origin },
+      data: {
+        personId: tobias,
+        date: hall.today,
+        edit: 1,
+        variation: 'bench-extension-rounded',
+        variationRevision: 1,
+        ordinal: 40 + ordinal,
+        role: 'work',
+        warmUp: false,
+        watched: true,
+        sideTest: false,
+        loadKind: 'none',
+        faults: [],
+        doneReps: 8,
+        pain: 0,
+      },
+    });
+    expect(kept.ok()).toBe(true);
+  }
   await page.goto('/ladders/bench-extension-ladder');
   await page.getByRole('button', { name: 'Change the stairs' }).click();
   const steps = page.getByRole('list', { name: 'Steps, from the easiest' }).getByRole('listitem');

@@ -10,6 +10,7 @@ test('a lost connection loses nothing: sets wait on the tablet and are sent once
   const log = page.getByRole('button', { name: /watched, no fault/ }).first();
   const today = page.getByRole('region', { name: 'Logged that day' });
   await expect(log).toBeVisible();
+  const planned = Number(await page.getByRole('textbox', { name: 'Repetitions done' }).first().inputValue());
   await context.setOffline(true);
   await log.click();
   await expect(page.getByRole('button', { name: '1 not sent' })).toBeVisible();
@@ -27,7 +28,7 @@ test('a lost connection loses nothing: sets wait on the tablet and are sent once
   await expect(page.getByRole('button', { name: /not sent/ })).toHaveCount(0, { timeout: 20_000 });
   await page.reload();
   await expect(today.getByRole('button', { name: 'Correct' })).toHaveCount(2);
-  await expect(today.getByText('9 repetitions')).toBeVisible();
+  await expect(today.getByText(`${planned - 1} repetitions`).first()).toBeVisible();
 });
 
 test('sets left on a closed tablet are sent when it is opened again', async ({ page, context }) => {

@@ -89,7 +89,8 @@ test('a script in any field of anything is text on every view and every paper', 
   });
   const one = `/api/people/${id}`;
   await ok('post', `${one}/restrictions`, {
-    bars: [{ bars: 'impact' }],
+    // What bars nothing that they do is not named.
+    bars: [{ bars: 'pattern', pattern: 'bridge' }],
     from: hall.today,
     until: null,
     saidBy: SCRIPT,

@@ -25,4 +25,5 @@ export { READY_TO_ADVANCE, READY_TO_STEP_BACK } from './ready-made.ts';
 export { atomName, sentenceOf, sentencesOf } from './sentence.ts';
 export type { Judgement } from './three-valued.ts';
 export type { Window } from './window.ts';
+export { ofSets, plural } from './words.ts';
 export type { NameOfLevel } from './words.ts';

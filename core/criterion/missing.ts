@@ -2,6 +2,7 @@ import { aboutAtom, isAtom } from './criteria.ts';
 import type { Judged } from './evaluate.ts';
 import { atomsOf } from './evaluate.ts';
 import { sentenceOf } from './sentence.ts';
+import { withoutNotKnown } from './words.ts';
 import type { NameOfLevel } from './words.ts';
 
 /** A reason in words; `health` marks what only staff of the squad may read. */
@@ -20,8 +21,9 @@ export function reasonsFor(met: Judged): Reason[] {
   if (c.kind === 'any' || c.kind === 'all') {
     return met.parts.filter((p) => p.judgement === 'met').flatMap(reasonsFor);
   }
-  const when = c.kind === 'sessionsRunning' ? met.parts.map((p) => p.date).join(' and ') : met.date;
-  return [{ text: `${capital(met.sentence)} (${when ?? 'now'}: ${accountOf(met)}).`, health: met.health }];
+  const dates = (c.kind === 'sessionsRunning' ? met.parts : [met]).flatMap((p) => p.date ?? []);
+  const when = dates.length > 0 ? dates.join(' and ') : 'now';
+  return [{ text: `${capital(met.sentence)} (${when}: ${accountOf(met)}).`, health: met.health }];
 }
 
 /** What kind of thing made a step-back criterion hold. */
@@ -41,14 +43,18 @@ export function causesOf(met: Judged): Set<Cause> {
 const accountOf = (j: Judged): string =>
   j.parts.length ? j.parts.map(accountOf).filter(Boolean).join(' / ') : j.account;
 
+const ONE_OF = 'One of: ';
+
 /** What an advance still lacks, part by part; a run of sessions says how many are left, the unknown what to ask. */
 export function missingFrom(judged: Judged, nameOf?: NameOfLevel): Reason[] {
   if (judged.judgement === 'met') return [];
   const c = judged.criterion;
   if (c.kind === 'all') return judged.parts.flatMap((p) => missingFrom(p, nameOf));
   if (c.kind === 'any') {
-    const ways = judged.parts.flatMap((p) => missingFrom(p, nameOf)).map((r) => r.text);
-    return [{ text: `One of: ${ways.join(' ')}`, health: judged.health }];
+    const ways = judged.parts
+      .flatMap((p) => missingFrom(p, nameOf))
+      .map((r) => (r.text.startsWith(ONE_OF) ? r.text.slice(ONE_OF.length) : r.text));
+    return [{ text: `${ONE_OF}${ways.join(' ')}`, health: judged.health }];
   }
   if (c.kind === 'sessionsRunning') {
     const newest = judged.parts[0];
@@ -56,7 +62,9 @@ export function missingFrom(judged: Judged, nameOf?: NameOfLevel): Reason[] {
       const left = c.sessions - (judged.seen ?? 0);
       const lines = `${left} more ${left === 1 ? 'session' : 'sessions'} running with ${sentenceOf(c.of, nameOf)}`;
       const older = judged.parts.find((p) => p.judgement === 'unknown');
-      const but = older ? `; on ${older.date} it is not known: ${accountOf(older)}` : '';
+      const but = older
+        ? `; ${older.date ? `on ${older.date} ` : ''}it is not known: ${withoutNotKnown(accountOf(older))}`
+        : '';
       return [{ text: `${lines}${but}.`, health: judged.health }];
     }
     return atomsOf(newest)

@@ -5,6 +5,7 @@ import type { Pool } from './pool.ts';
 import { allOf } from './three-valued.ts';
 import type { Finding } from './finding.ts';
 import type { Judgement } from './three-valued.ts';
+import { ofSets } from './words.ts';
 
 export interface Reach {
   /** Known value of the set, null when it may not be used. */
@@ -143,7 +144,7 @@ export function shareOfSets(
     account:
       known.length === 0
         ? `not known: ${words.unknown}`
-        : `${words.of} in ${yes} of ${sets.length} sets${unknown ? `, ${unknown} not noted` : ''}`,
+        : `${words.of} in ${ofSets(yes, sets.length)}${unknown ? `, ${unknown} not noted` : ''}`,
     setIds: known.map((s) => s.id),
     ask: judgement === 'unknown' ? words.ask : null,
     sides: [],

@@ -18,3 +18,9 @@ export const plural = (n: RuledNumber, one: string, many = `${one}s`): string =>
 
 /** Known values as they are listed: "12, 9 clean". */
 export const listed = (unit: string) => (values: number[]) => `${values.join(', ')} ${unit}`;
+
+/** "2 of 3 sets", "0 of 1 set". */
+export const ofSets = (some: number, all: number): string => `${some} of ${plural(all, 'set')}`;
+
+/** The account without that it is not known, where that has been said. */
+export const withoutNotKnown = (account: string): string => account.replace(/^not known: /, '');

@@ -1,6 +1,6 @@
 import { cleanReps, faultyReps, totalKg, wasWatched } from '../log/index.ts';
 import type { EvidenceSession, FactsBySlug, LoggedSet, VariationFacts } from '../log/index.ts';
-import { aidUsed, isOneSided, leavesOf } from '../criterion/index.ts';
+import { aidUsed, isOneSided, leavesOf, ofSets } from '../criterion/index.ts';
 import type { Criterion } from '../criterion/index.ts';
 import type { SettledLevel } from '../library/index.ts';
 import { SIDES, daysBetween } from '../terms/index.ts';
@@ -170,7 +170,7 @@ function whyNotMet(session: EvidenceSession, of: GrowInput, mustSee = true): str
   for (const side of sidesOf(session, facts)) {
     const own = ofSide(session, side);
     const where = side ? ` on the ${side}` : '';
-    if (own.length < target.sets) return `${on} ${own.length} of ${target.sets} sets were done${where}`;
+    if (own.length < target.sets) return `${on} ${ofSets(own.length, target.sets)} were done${where}`;
     const counts = own.map((s) => cleanAmount(s, of) ?? -1);
     // Of more sets than were asked the best count.
     const kept = [...counts].sort((a, b) => b - a)[target.sets - 1]!;

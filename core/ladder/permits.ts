@@ -37,7 +37,8 @@ export const permittedLevels = (
 /** The restriction as a phrase, e.g. "every bridge until 2026-12-01, said by the physiotherapist". */
 export function restrictionSentence(r: Restriction): string {
   const until = r.until ? ` until ${r.until}` : ' until lifted';
-  return `${r.bars.map(barSentence).join(', ')}${until}, said by ${r.saidBy}`;
+  const by = r.saidBy.trim() === '' ? '' : `, said by ${r.saidBy}`;
+  return `${r.bars.map(barSentence).join(', ')}${until}${by}`;
 }
 
 export function chooseVariation(

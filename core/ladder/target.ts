@@ -2,6 +2,7 @@ import type { Aid, LoadKind } from '../terms/index.ts';
 import type { LevelDose, WayOn } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 import { aidWords } from '../terms/index.ts';
+import { plural } from '../criterion/index.ts';
 import { heavier } from './loads.ts';
 import type { Loads } from './loads.ts';
 
@@ -99,13 +100,13 @@ export function nextStep(
 export function takenWaySentence({ way, to, aid }: TakenWay): string {
   switch (way) {
     case 'repetitions':
-      return `${to} repetitions a set`;
+      return `${plural(Number(to), 'repetition')} a set`;
     case 'seconds':
       return `hold ${to} s`;
     case 'sets':
-      return `${to} sets`;
+      return plural(Number(to), 'set');
     case 'rounds':
-      return `${to} rounds`;
+      return plural(Number(to), 'round');
     case 'less aid':
       return aid ? aidWords(aid, Number(to)) : `less help: ${to}`;
     case 'load':
@@ -128,11 +129,11 @@ export function kitAtHand(facts: VariationFacts, kit: ReadonlySet<string>): bool
 export function targetInWords(t: Target): string {
   const amount =
     t.reps !== undefined
-      ? `${t.reps} repetitions`
+      ? plural(t.reps, 'repetition')
       : t.holdS !== undefined
         ? `${t.holdS} s`
         : t.rounds !== undefined
-          ? `${t.rounds} rounds`
-          : `${t.sets} sets`;
+          ? plural(t.rounds, 'round')
+          : plural(t.sets, 'set');
   return t.loadKg ? `${amount} with ${t.loadKg} kg` : amount;
 }

@@ -159,7 +159,6 @@ export function LineAtHand({
             knowledge={knowledge.data ?? null}
             onLog={(observed) => {
               setEnded(false);
-              setSideTest(null);
               keep(read, observed);
               restAfter(
                 p.personId,

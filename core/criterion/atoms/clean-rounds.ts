@@ -3,7 +3,7 @@ import { NOT_WATCHED_OR_COUNTED, WATCH_AND_COUNT } from './at-load.ts';
 import { setAtom } from '../atom.ts';
 import { sets, unlessCountedIn } from '../params.ts';
 import { setsReaching } from '../reach.ts';
-import { listed, plural } from '../words.ts';
+import { plural } from '../words.ts';
 
 /** So many sets of so many clean rounds. */
 export const cleanRounds = setAtom({
@@ -31,7 +31,7 @@ export const cleanRounds = setAtom({
     setsReaching(pool, facts, {
       setsNeeded: a.sets,
       needed: a.rounds,
-      list: listed('clean rounds'),
+      list: (values) => `clean rounds: ${values.join(', ')}`,
       unknown: NOT_WATCHED_OR_COUNTED,
       ask: WATCH_AND_COUNT,
       reach: (s) => {

@@ -2,7 +2,7 @@ import type { LoggedSet } from '../../log/index.ts';
 import { setAtom } from '../atom.ts';
 import { sets } from '../params.ts';
 import { setsReaching } from '../reach.ts';
-import { plural } from '../words.ts';
+import { ofSets, plural } from '../words.ts';
 import { sameFelt } from './same-felt.ts';
 
 /** Felt as the variation wants it, or the one sensation named. */
@@ -31,7 +31,7 @@ export const felt = setAtom({
       setsNeeded: a.sets,
       needed: 1,
       yesOrNo: true,
-      list: (values) => `so in ${values.filter((v) => v === 1).length} of ${values.length} sets asked about`,
+      list: (values) => `so in ${ofSets(values.filter((v) => v === 1).length, values.length)} asked about`,
       unknown: 'where it is felt was not asked',
       ask: 'Ask where it is felt',
       reach: (s) => {

@@ -76,8 +76,11 @@ export const load = setAtom({
     const found = setsReaching(pool, facts, {
       setsNeeded: a.sets,
       needed: neededKg,
-      list: (values) =>
-        values.map((v) => (v === 0 ? 'one not clean enough' : `${tidyKg(v / weights)} kg`)).join(', '),
+      list: (values) => {
+        const heavy = values.filter((v) => v > 0).map((v) => `${tidyKg(v / weights)} kg`);
+        const few = values.length - heavy.length;
+        return [...heavy, ...(few > 0 ? [`${few} with too few clean repetitions`] : [])].join(', ');
+      },
       unknown: 'not watched, or the load was not noted',
       ask: 'Note the load and watch the sets',
       reach: (s) => {

@@ -1,7 +1,7 @@
 import { setAtom } from '../atom.ts';
 import { sets } from '../params.ts';
 import { setsReaching } from '../reach.ts';
-import { plural, said } from '../words.ts';
+import { ofSets, plural, said } from '../words.ts';
 
 /** The variation's own target reached, or a measured angle of at least so many degrees. */
 export const rangeReached = setAtom({
@@ -41,7 +41,7 @@ export const rangeReached = setAtom({
           setsNeeded,
           needed: 1,
           yesOrNo: true,
-          list: (values) => `reached in ${values.filter((v) => v === 1).length} of ${values.length} sets`,
+          list: (values) => `reached in ${ofSets(values.filter((v) => v === 1).length, values.length)}`,
           unknown: 'the range was not noted',
           ask: 'Note whether the full range is reached',
           reach: (s) => {
