@@ -10,6 +10,8 @@ export interface HallSettings {
   paper: 'A4' | 'Letter';
   massUnit: 'kg' | 'lb';
   lengthUnit: 'cm' | 'in';
+  /** Ways on without load confirm themselves when the evidence opens them; a move of the level never does. */
+  growsByItself: boolean;
 }
 
 /** What the application needs to start: who is signed in and which hall this is. */
@@ -45,13 +47,16 @@ const timeZone = Joi.string()
   })
   .messages({ 'any.invalid': '{{#label}} is not a time zone, e.g. Europe/Lisbon' });
 
-export const hallSettingsSchema = shape({
-  name: text(120),
-  timeZone,
-  paper: Joi.string().valid('A4', 'Letter'),
-  massUnit: Joi.string().valid('kg', 'lb'),
-  lengthUnit: Joi.string().valid('cm', 'in'),
-}).prefs(strict);
+export const hallSettingsSchema = shape(
+  {
+    name: text(120),
+    timeZone,
+    paper: Joi.string().valid('A4', 'Letter'),
+    massUnit: Joi.string().valid('kg', 'lb'),
+    lengthUnit: Joi.string().valid('cm', 'in'),
+  },
+  { growsByItself: Joi.boolean().default(false) },
+).prefs(strict);
 
 export interface StaffMember {
   id: string;

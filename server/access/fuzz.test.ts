@@ -33,7 +33,14 @@ async function requestsOf(): Promise<Requests> {
   const ladder = await documentIn<Body<'tryLadder'>['ladder']>(hall, 'ladder', 'bridge-ladder');
   const variation = await documentIn<Body<'saveDocument'>['body']>(hall, 'variation', 'floor-lift');
   const id = randomUUID();
-  const settings = { name: 'Hall', timeZone: 'UTC', paper: 'A4', massUnit: 'kg', lengthUnit: 'cm' } as const;
+  const settings = {
+    name: 'Hall',
+    timeZone: 'UTC',
+    paper: 'A4',
+    massUnit: 'kg',
+    lengthUnit: 'cm',
+    growsByItself: false,
+  } as const;
   const member = { login: 'new', name: 'New', role: 'coach', squadIds: [hall.squadId] } as const;
   const about = { name: 'Ida', squadId: hall.squadId, statureM: 1.7, massKg: 60, note: '' };
   const trials = {

@@ -48,6 +48,7 @@ export const hall = pgTable('hall', {
   paper: text('paper').$type<'A4' | 'Letter'>().notNull(),
   massUnit: text('mass_unit').$type<'kg' | 'lb'>().notNull(),
   lengthUnit: text('length_unit').$type<'cm' | 'in'>().notNull(),
+  growsByItself: boolean('grows_by_itself').notNull().default(false),
   /** Advances by one with every accepted change. */
   stateNumber: integer('state_number').notNull().default(0),
   demo: boolean('demo').notNull().default(false),

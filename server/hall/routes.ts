@@ -22,6 +22,7 @@ export const hallRoutes = handlers({
         paper: hall.paper,
         massUnit: hall.massUnit,
         lengthUnit: hall.lengthUnit,
+        growsByItself: hall.growsByItself,
         today,
         demo: hall.demo,
       },

@@ -59,6 +59,43 @@ describe('a way on', () => {
     expect(again.detail).toContain('opened a way on already');
   });
 
+  it('without load confirms itself where the hall has set it so, and with load never', async () => {
+    const head = hall.as('head');
+    const settings = {
+      name: 'Test hall',
+      timeZone: 'UTC',
+      paper: 'A4',
+      massUnit: 'kg',
+      lengthUnit: 'cm',
+      growsByItself: true,
+    };
+    await head.ok('PUT', '/api/hall', settings);
+    try {
+      const id = await placedOn(2, 'band');
+      await session(id, 3, { ...BAND, effort: 5 });
+      await session(id, 5, { ...BAND, effort: 5 });
+      const { standing } = await bridge(id);
+      expect(standing!.taken).toEqual([{ way: 'repetitions', to: 14 }]);
+      const { moves: kept } = await hall.as('coach').get<PersonOnLadders>(`/api/people/${id}/ladders`);
+      expect(kept[0]).toMatchObject({ kind: 'grow', by: 'the setting of the hall' });
+      const heavy = await placedOn(2, 'dumbbell');
+      const over = { variation: 'dumbbell-thrust', loadKind: 'dumbbell' as const, loadKg: 12 };
+      for (const n of [3, 5]) {
+        on(n);
+        for (const ordinal of [1, 2, 3]) {
+          await log(heavy, { ...over, date: day(n), ordinal, doneReps: ordinal === 3 ? 10 : 8, effort: 6 });
+        }
+      }
+      expect((await bridge(heavy)).decision).toMatchObject({
+        outcome: 'grow',
+        grow: { rule: 'two-for-two', next: { way: 'load' } },
+      });
+      expect((await bridge(heavy)).standing!.taken).toEqual([]);
+    } finally {
+      await head.ok('PUT', '/api/hall', { ...settings, growsByItself: false });
+    }
+  });
+
   it('is taken back after two poor sessions, and the level stays', async () => {
     const id = await placedOn(2, 'band');
     await session(id, 3, { ...BAND, effort: 5 });

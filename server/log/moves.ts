@@ -6,7 +6,7 @@ import { heldLevels, overrideRefused, permittedLevels } from '../../core/ladder/
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
-import type { About, Context } from '../endpoint.ts';
+import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { shelfInForce } from '../library/index.ts';
 import { recordsOf } from './records.ts';
@@ -202,4 +202,52 @@ function target(ladder: Ladder, decision: Decision, { chosen, level }: ConfirmRe
     );
   }
   return { toLevel: to, taken: null };
+}
+
+/**
+ * Where the hall lets ways on without load confirm themselves, one that a set has just opened is confirmed. A
+ * computation that fails keeps nobody from logging. Must run inside a transaction.
+ */
+export async function growByItself(
+  c: Pick<OpenContext, 'db' | 'at' | 'today' | 'inForce' | 'told'>,
+  personId: string,
+  variation: string,
+): Promise<void> {
+  const [hall] = await c.db.select({ so: schema.hall.growsByItself }).from(schema.hall);
+  if (!hall?.so) return;
+  try {
+    await c.db.transaction(async (db) => {
+      const own = (await recordsOf(db, c, [personId]))(personId);
+      for (const [slug, { level }] of own.standings) {
+        const ladder = c.inForce.shelf.get('ladder', slug);
+        const here = ladder?.levels.find((l) => l.id === level);
+        if (!ladder || !here || ![here.main, ...here.equals].includes(variation)) continue;
+        const { decision } = judge(c, ladder, own, { foretell: false });
+        const next = decision?.outcome === 'grow' ? decision.grow.next : null;
+        if (!decision || !next || next.way === 'load') continue;
+        await db.insert(schema.move).values({
+          id: randomUUID(),
+          personId,
+          ladder: slug,
+          date: c.today,
+          kind: 'grow',
+          fromLevel: level,
+          toLevel: level,
+          taken: next,
+          massKg: own.massKg,
+          proposed: 'grow',
+          reason: 'Confirmed by itself, as the hall has set it: a way on without load.',
+          by: 'the setting of the hall',
+          at: c.at.toISOString(),
+          stateNumber: c.inForce.state,
+          revisions: revisionsRead(c.inForce, ladder),
+          evidence: decision,
+          setIds: decision.setIds,
+        });
+        await refreshStanding(db, personId, slug);
+      }
+    });
+  } catch (error) {
+    c.told('Whether a way on is open could not be computed:', error);
+  }
 }

@@ -9,6 +9,7 @@ import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { isBy, personOf } from '../people/index.ts';
 import { refuseFuture, refuseUnknownRevision } from './known.ts';
+import { growByItself } from './moves.ts';
 import { referWhereDue } from './reports.ts';
 import { tell } from './stops.ts';
 import type { Teller } from './stops.ts';
@@ -94,6 +95,7 @@ export async function keepSet(
 ): Promise<SetResult> {
   const result = await putSet(c, id, request, by);
   if (request.pain) await referWhereDue(c, by, [request.personId]);
+  await growByItself(c, request.personId, request.variation);
   return result;
 }
 

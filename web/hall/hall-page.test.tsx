@@ -103,10 +103,18 @@ describe('settings', () => {
     await user.click(screen.getByRole('tab', { name: 'Settings' }));
     await user.selectOptions(screen.getByLabelText('Mass in'), 'lb');
     await user.selectOptions(screen.getByLabelText('Paper'), 'Letter');
+    await user.click(screen.getByRole('checkbox', { name: /^Ways on without a heavier weight/ }));
     await user.click(screen.getByRole('button', { name: 'Keep the settings' }));
     expect(await screen.findByText('Kept.')).toBeTruthy();
     expect(sent.map((s) => s.body)).toEqual([
-      { name: 'Test hall', timeZone: 'UTC', paper: 'Letter', massUnit: 'lb', lengthUnit: 'cm' },
+      {
+        name: 'Test hall',
+        timeZone: 'UTC',
+        paper: 'Letter',
+        massUnit: 'lb',
+        lengthUnit: 'cm',
+        growsByItself: true,
+      },
     ]);
   });
 });

@@ -58,6 +58,7 @@ function Settings() {
       paper: hall.paper,
       massUnit: hall.massUnit,
       lengthUnit: hall.lengthUnit,
+      growsByItself: hall.growsByItself,
     },
   });
   const error = send.error instanceof Refused ? send.error : null;
@@ -90,6 +91,13 @@ function Settings() {
       <p className="text-sm text-soft">
         Units may differ on one screen: press / and choose “Show mass in …”.
       </p>
+      <label className="flex items-start gap-2">
+        <input type="checkbox" className="mt-1.5 size-4" {...register('growsByItself')} />
+        <span>
+          Ways on without a heavier weight confirm themselves (more repetitions, seconds, sets, less help). A
+          heavier weight and every move between levels are always confirmed by a coach.
+        </span>
+      </label>
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {send.isSuccess && <Notice>Kept.</Notice>}
       <div>

@@ -36,6 +36,7 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
     paper: 'A4',
     massUnit: 'kg',
     lengthUnit: 'cm',
+    growsByItself: false,
     today: TODAY,
     demo: false,
     ...hall,

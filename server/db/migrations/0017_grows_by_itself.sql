@@ -1,0 +1,1 @@
+ALTER TABLE "hall" ADD COLUMN "grows_by_itself" boolean DEFAULT false NOT NULL;
