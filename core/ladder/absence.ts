@@ -16,10 +16,10 @@ export function absence(days: readonly IsoDate[], today: IsoDate): number | null
   const last = on.at(-1);
   if (last === undefined) return null;
   const away = daysBetween(last, today);
-  const gaps = on
+  const newest = on.slice(-GAPS_READ - 1);
+  const gaps = newest
     .slice(1)
-    .map((d, i) => daysBetween(on[i]!, d))
-    .slice(-GAPS_READ)
+    .map((d, i) => daysBetween(newest[i]!, d))
     .sort((a, b) => a - b);
   const usual = gaps.length ? gaps[Math.floor((gaps.length - 1) / 2)]! : 0;
   return away > ABSENT_DAYS && away > 2 * usual ? away : null;

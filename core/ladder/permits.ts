@@ -19,8 +19,10 @@ export const permits = (l: SettledLevel, restrictions: readonly Restriction[], f
 
 /** The restrictions in force that bar anything of the ladder. */
 export function barringHere({ ladder, facts, restrictions, today }: DecisionInput): Restriction[] {
+  const inForce = restrictions.filter((r) => isInForce(r, today));
+  if (inForce.length === 0) return [];
   const own = ladder.levels.flatMap((l) => [l.main, ...l.equals]).flatMap((v) => facts.get(v) ?? []);
-  return restrictions.filter((r) => isInForce(r, today) && own.some((f) => barring([r], f).length > 0));
+  return inForce.filter((r) => own.some((f) => barring([r], f).length > 0));
 }
 
 /** Levels that are permitted to somebody, by their ids. */

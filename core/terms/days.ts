@@ -1,7 +1,13 @@
 /** Calendar day of the hall, `YYYY-MM-DD`; compares as text. */
 export type IsoDate = string;
 
-const dayNumber = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;
+// The same few days are asked for again and again, and reading one takes long.
+const read = new Map<IsoDate, number>();
+function dayNumber(date: IsoDate): number {
+  const known = read.get(date) ?? Date.parse(`${date}T00:00:00Z`) / 86_400_000;
+  read.set(date, known);
+  return known;
+}
 
 /** Whole days from one hall date to another. */
 export function daysBetween(from: IsoDate, to: IsoDate): number {

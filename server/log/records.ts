@@ -8,7 +8,15 @@ import {
   variationsOf,
 } from '../../core/floor/index.ts';
 import { sql } from 'drizzle-orm';
-import { clearanceFor, evidenceWindow, standingAfter, TELLING_DAYS } from '../../core/ladder/index.ts';
+import { leavesOf } from '../../core/criterion/index.ts';
+import type { SettledLevel } from '../../core/library/index.ts';
+import {
+  askedWords,
+  clearanceFor,
+  evidenceWindow,
+  standingAfter,
+  TELLING_DAYS,
+} from '../../core/ladder/index.ts';
 import type { IsoDate, Pattern, Region, Side } from '../../core/terms/index.ts';
 import type { PainTold, Standing } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
@@ -97,8 +105,8 @@ interface Days {
   lastAsked: IsoDate | null;
   /** Pain of late in sets of a movement, and before work. */
   pains: { date: IsoDate; pain: number; regions: Region[]; side: Side | null; variation: string | null }[];
-  /** Movements by the days of late on which they were trained. */
-  days: { date: IsoDate; variation: string; watched: boolean }[];
+  /** Movements with the days of late on which they were trained, and the last of them that was watched. */
+  days: { variation: string; dates: IsoDate[]; watched: IsoDate | null }[];
 }
 
 async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<Map<string, Days>> {
@@ -120,8 +128,10 @@ async function daysOf(db: Db, ids: readonly string[], today: IsoDate): Promise<M
           case when c.pain_region is null then '[]'::jsonb else jsonb_build_array(c.pain_region) end
         from check_in c where c.person_id = p.id and c.pain > 0 and ${late('c.date')}
       ) d), '[]'::jsonb) as pains,
-      coalesce((select jsonb_agg(jsonb_build_object('date', s.date::text, 'variation', s.variation, 'watched', s.watched))
-        from set_summary s where s.person_id = p.id and s.working and ${late('s.date')}), '[]'::jsonb) as days
+      coalesce((select jsonb_agg(v) from (
+        select s.variation, array_agg(s.date) as dates, max(s.date) filter (where s.watched) as watched
+        from set_summary s where s.person_id = p.id and s.working and ${late('s.date')} group by s.variation
+      ) v), '[]'::jsonb) as days
     from person p where ${among(sql`p.id`, ids)}`),
   );
   return new Map(rows.map((r) => [r.id, r]));
@@ -142,11 +152,10 @@ function trainedBy({ days }: Days, inForce: Floor['inForce']): Map<Pattern, Trai
     [...by].map(([pattern, list]): [Pattern, Trained] => [
       pattern as Pattern,
       {
-        days: [...new Set(list.map((d) => d.date))].sort(),
+        days: [...new Set(list.flatMap((d) => d.dates))].sort(),
         lastWatched:
           list
-            .filter((d) => d.watched)
-            .map((d) => d.date)
+            .flatMap((d) => d.watched ?? [])
             .sort()
             .at(-1) ?? null,
       },
@@ -167,6 +176,12 @@ interface Want {
   sessions: number;
   days: number;
 }
+
+/** Whether a level asks how long somebody has been on the ladder: only then is that counted. */
+const asksWeeks = (level: SettledLevel, standing: Standing): boolean => {
+  const { advance, stepBack } = askedWords(level, standing);
+  return [advance, stepBack].some((c) => leavesOf(c).some((a) => a.kind === 'weeksOnLadder'));
+};
 
 /**
  * The evidence windows of some people on every ladder they stand on, in one query: the newest sessions with the
@@ -195,7 +210,7 @@ async function windowsOf(
           person,
           variations,
           of_pattern: variationsOf(inForce, ladder),
-          on_ladder: ladder.levels.flatMap((l) => [l.main, ...l.equals]),
+          on_ladder: asksWeeks(level, standing) ? ladder.levels.flatMap((l) => [l.main, ...l.equals]) : [],
           first: standing.first ?? standing.since,
           since,
           ...evidenceWindow(level, standing),
@@ -216,27 +231,35 @@ async function windowsOf(
         as w(i int, person uuid, variations text[], of_pattern text[], on_ladder text[], first date, since date,
           sessions int, days int)
     ), wanted as materialized (
-      select w.*,
-        (select array_agg(distinct x.date) from set_summary x
-          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
-        ) as dates,
-        (select array_agg(distinct x.date) from set_summary x
-          where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
-            and x.watched) as seen,
-        (select count(distinct x.date)::int from set_summary x
+      select w.*, d.dates, d.seen,
+        case when cardinality(w.on_ladder) = 0 then 0 else (
+          select count(distinct x.date)::int from set_summary x
           where x.person_id = w.person and x.variation = any(w.on_ladder) and x.date >= w.first and x.working
-        ) as climbed
-      from asked w
+        ) end as climbed
+      from asked w cross join lateral (
+        select array_agg(distinct x.date) as dates, array_agg(distinct x.date) filter (where x.watched) as seen
+        from set_summary x
+        where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
+      ) d
     )
-    select w.i, coalesce(array_length(w.dates, 1), 0) as total, w.climbed, s.session_id as "sessionId",
-      s.date::text as date, s.variation, s.sets
-    from wanted w join set_summary s on s.person_id = w.person and s.variation = any(w.of_pattern)
-      and s.date >= greatest(w.since,
-        -- Distinct dates come in ascending order. Where sessions were not watched, farther back, but not for ever.
-        least(
-          coalesce(w.dates[greatest(1, array_length(w.dates, 1) + 1 - w.sessions)], ${today}::date - ${TELLING_DAYS}::int),
-          greatest(w.seen[greatest(1, array_length(w.seen, 1) + 1 - w.sessions)],
-            ${today}::date - ${TELLING_DAYS}::int)) - w.days)`),
+    select w.i, coalesce(array_length(w.dates, 1), 0) as total, w.climbed, s."sessionId", s.date, s.variation, s.sets
+    from wanted w cross join lateral (
+      select s.session_id as "sessionId", s.date::text as date, s.variation, s.sets
+      from set_summary s
+      where s.person_id = w.person
+        and s.date >= greatest(w.since,
+          -- Distinct dates come in ascending order. Where sessions were not watched, farther back, but not for ever.
+          least(
+            coalesce(w.dates[greatest(1, array_length(w.dates, 1) + 1 - w.sessions)], ${today}::date - ${TELLING_DAYS}::int),
+            greatest(w.seen[greatest(1, array_length(w.seen, 1) + 1 - w.sessions)],
+              ${today}::date - ${TELLING_DAYS}::int)) - w.days)
+        -- Of few days everything is looked at: an index by variation would be asked once for each of the pattern.
+        and array_position(w.of_pattern, s.variation) is not null
+        -- Of other work of the pattern it is pain and faults that count.
+        and (array_position(w.variations, s.variation) is not null or s.pain > 0 or s.sets @? '$[*].faults')
+      -- Keeps it one look a person instead of one over everybody's sets.
+      offset 0
+    ) s`),
   );
   for (const [i, list] of grouped(rows, (r) => String(r.i))) {
     const want = wants[Number(i)]!;
@@ -246,7 +269,7 @@ async function windowsOf(
     own.set(want.ladder, {
       sets,
       earlierSessions: list[0]!.total - new Set(here.map((x) => x.date)).size,
-      sessionsOnLadder: list[0]!.climbed,
+      ...(want.on_ladder.length > 0 ? { sessionsOnLadder: list[0]!.climbed } : {}),
     });
     found.set(want.person, own);
   }
