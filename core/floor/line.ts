@@ -167,7 +167,6 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
   const read = raw && resolve(raw, shelf, { stage, answers: own.answers });
   const shown = decision && door.decision(decision);
   const target = targetAt(level.dose, standing.taken);
-  // An equal or another movement has no share in how the sides compare.
   const plan: Plan = shown?.plan ?? planAt(target);
   const { sets } = own.evidence(ladder.slug);
   const seen = new Set(sets.map((s) => s.id));

@@ -8,7 +8,7 @@ import { resultOf } from './outcome.ts';
 import { asksLessOf, painsIn, placeWords } from './pain.ts';
 import { restrictionSentence } from './permits.ts';
 import { STOPPING_PAIN, reachWords, stopSentence, stopsFor, stopsNow, widest } from './stop.ts';
-import { lessOfTheSame, takenWaySentence, targetAt, targetInWords } from './target.ts';
+import { lessOfTheSame, takenWaySentence, targetAt, targetInWords, withoutLast } from './target.ts';
 import { lower } from './weighed.ts';
 import type { Weighed } from './weighed.ts';
 
@@ -75,8 +75,9 @@ export function steppedBack(w: Weighed): Decision | null {
   if (causes.has('pain')) return backForPain(w, because, below);
   const cause: BackCause = causes.has('stop fault') ? 'stop fault' : 'too much';
   const [lowest] = below;
-  if (cause === 'too much' && standing.taken.length > 0) {
-    const before = targetAt(level.dose, standing.taken.slice(0, -1));
+  const fewer = withoutLast(standing.taken);
+  if (cause === 'too much' && fewer) {
+    const before = targetAt(level.dose, fewer);
     return resultOf(
       w,
       'step back',
@@ -150,12 +151,11 @@ function backForPain(w: Weighed, because: Reason[], below: SettledLevel[]): Deci
     return here && f && asksLessOf(hurt, { facts: f, loadKg: l.dose.loadKg }, here);
   });
   if (to) return resultOf(w, 'step back', to, because, { cause: 'pain', painRegions });
-  const less = standing.taken.length > 0 ? null : lessOfTheSame(target);
+  const fewer = withoutLast(standing.taken);
+  const less = fewer ? null : lessOfTheSame(target);
   const lessWords = less
     ? takenWaySentence(less)
-    : standing.taken.length > 0
-      ? `less of the same, back to ${targetInWords(targetAt(level.dose, standing.taken.slice(0, -1)))}`
-      : 'less of the same';
+    : `less of the same${fewer ? `, back to ${targetInWords(targetAt(level.dose, fewer))}` : ''}`;
   return resultOf(
     w,
     'step back',

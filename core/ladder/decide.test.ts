@@ -373,6 +373,26 @@ describe('standing', () => {
     const less = { ...back, taken: { way: 'less' as const, to: 5 } };
     expect(standingAfter([placed, less])).toMatchObject({ since: D[2], taken: [{ way: 'less', to: 5 }] });
   });
+  it('never takes less of the same back into more', () => {
+    const less = { ...fact('step back', D[1], 'one'), taken: { way: 'less' as const, to: 5 } };
+    const again = fact('step back', D[2], 'one');
+    expect(standingAfter([fact('placed', D[0], 'one'), less, again])!.taken).toEqual([
+      { way: 'less', to: 5 },
+    ]);
+    // Two poor sessions at less of the same lead a level down, and good ones half of the way back.
+    const standing = { level: 'two', since: D[0], taken: [{ way: 'less' as const, to: 6 }] };
+    const here = { variation: 'two-main' };
+    const poor = { ...here, doneReps: 3 };
+    expect(decide(input({ standing, sets: [...two(D[1], poor), ...two(D[2], poor)] }))).toMatchObject({
+      outcome: 'step back',
+      toLevel: 'one',
+    });
+    const good = { ...here, doneReps: 6 };
+    expect(decide(input({ standing, sets: [...two(D[1], good), ...two(D[2], good)] }))).toMatchObject({
+      outcome: 'grow',
+      grow: { next: { way: 'repetitions', to: 8 } },
+    });
+  });
   it('remembers what was left because it was barred, until they climb again', () => {
     const barred = { ...fact('step back', D[1], 'one'), cause: 'barred' as const };
     const moves = [fact('placed', D[0], 'three'), barred];

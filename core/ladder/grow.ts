@@ -120,8 +120,15 @@ export function growFinding(of: GrowInput): GrowFinding {
     : found('target met', 'All that was asked, clean, two sessions running', next, two);
 }
 
+const WAY_OF = { reps: 'repetitions', holdS: 'seconds', rounds: 'rounds' } as const;
+
 /** Every way on that is still open, in the order of the level, each with where it leads. */
 function waysOpen({ level, working, loweringS, kit, main, loads }: GrowInput): TakenWay[] {
+  const [asked, now] = [amountAsked(level.dose), amountAsked(working)];
+  if (asked && now && now.amount < asked.amount) {
+    // After less of the same the first way on leads half of the way back to the dose.
+    return [{ way: WAY_OF[asked.of], to: Math.ceil((now.amount + asked.amount) / 2) }];
+  }
   return level.waysOn.flatMap(
     (w) => nextStep(w, working, loweringS, kit, { kind: main.loadKind, loads }) ?? [],
   );

@@ -36,11 +36,10 @@ export const permittedLevels = (
   return new Set(ladder.levels.filter((l) => permits(l, inForce, facts)).map((l) => l.id));
 };
 
-/** The restriction as a phrase, e.g. "every bridge until 2026-12-01, said by the physiotherapist". */
+/** What is barred as a phrase, e.g. "every bridge until 2026-12-01"; who said so stands with the restriction itself. */
 export function restrictionSentence(r: Restriction): string {
   const until = r.until ? ` until ${r.until}` : ' until lifted';
-  const by = r.saidBy.trim() === '' ? '' : `, said by ${r.saidBy}`;
-  return `${r.bars.map(barSentence).join(', ')}${until}${by}`;
+  return `${r.bars.map(barSentence).join(', ')}${until}`;
 }
 
 export function chooseVariation(
@@ -54,7 +53,7 @@ export function chooseVariation(
     return {
       slug,
       name: f?.name ?? slug,
-      barred: !f || barring(restrictions, f).length > 0,
+      barred: isBarred(slug, restrictions, input.facts),
       kit: f !== undefined && kitAtHand(f, input.kit),
     };
   });

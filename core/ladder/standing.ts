@@ -1,6 +1,7 @@
 import type { IsoDate, Region, Role, Stage } from '../terms/index.ts';
 import type { Ladder } from '../library/index.ts';
 import type { BackCause, Outcome, Standing } from './decision.ts';
+import { withoutLast } from './target.ts';
 import type { TakenWay } from './target.ts';
 
 /** The part of a confirmed move that says where a person stands. */
@@ -66,7 +67,9 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
     else if (move.kind === 'step back') {
       // Less of the same: the evidence begins anew.
       standing.since = move.date;
-      standing.taken = move.taken ? [...standing.taken, move.taken] : standing.taken.slice(0, -1);
+      standing.taken = move.taken
+        ? [...standing.taken, move.taken]
+        : (withoutLast(standing.taken) ?? standing.taken);
     }
   }
   return standing;

@@ -56,6 +56,10 @@ const lessOf = (target: Target, to: number): Partial<Target> => {
   return asked ? { [asked.of]: to } : {};
 };
 
+/** The ways on without the last, where that was more; null where there is none to take back. */
+export const withoutLast = (taken: readonly TakenWay[]): TakenWay[] | null =>
+  taken.length === 0 || taken.at(-1)!.way === 'less' ? null : taken.slice(0, -1);
+
 /** Less of the same, about half of it; null where there is no less. */
 export function lessOfTheSame(target: Target): TakenWay | null {
   const asked = amountAsked(target);

@@ -68,9 +68,10 @@ export function weigh(input: DecisionInput) {
   const stepBack = evaluate(asked.stepBack, counted.whole, { ...ctx, aim: 'step back' });
 
   const told = [
-    ...sets.flatMap((s) =>
-      painToldIn(s, facts.get(s.variation)?.pattern ?? (isHere(s, level) ? ladder.pattern : null)),
-    ),
+    ...sets.flatMap((s) => {
+      const pattern = facts.get(s.variation)?.pattern ?? (isHere(s, level) ? ladder.pattern : null);
+      return pattern === null ? [] : painToldIn(s, pattern);
+    }),
     ...(input.told ?? []).filter((p) => cleared === null || p.date > cleared.date),
   ].filter((p) => p.date <= today);
   const pains = splitByPlace(told, main, ladder.pattern);
@@ -133,7 +134,6 @@ export function weigh(input: DecisionInput) {
     working,
     grow,
     sides,
-    days,
   };
 }
 

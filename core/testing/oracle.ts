@@ -569,7 +569,8 @@ export function oracle(input: DecisionInput): OracleAnswer {
       return answer('step back', less?.id ?? null);
     }
     if (why.includes('stop fault')) return answer('step back', lower[0]?.id ?? null);
-    if (standing.taken.length > 0) return answer('step back', null);
+    // Less of the same is not taken back into more.
+    if (standing.taken.length > 0 && standing.taken.at(-1)!.way !== 'less') return answer('step back', null);
     return answer('step back', lower[0]?.id ?? null);
   }
 

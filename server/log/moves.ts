@@ -68,6 +68,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
 
 /**
  * Refuses a level that is barred, or that lies past one whose entry need is not held.
+ * @returns the permitted levels that lie in between
  * @throws Refusal 422
  */
 function refuseUnfit(

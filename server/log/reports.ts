@@ -9,7 +9,7 @@ import type {
 } from '../../contract/reports.ts';
 import { judge } from '../../core/floor/index.ts';
 import { stopsFor } from '../../core/ladder/index.ts';
-import type { Decision } from '../../core/ladder/index.ts';
+import type { Decision, Reach } from '../../core/ladder/index.ts';
 import { laddersOf } from '../../core/library/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
@@ -192,6 +192,14 @@ export async function stopsOf(c: Context & About): Promise<StopsOfPerson> {
   };
 }
 
+/** Patterns in which pain comes back, so that a doctor or physiotherapist is asked. */
+async function referredIn(c: Context & About, personId: string): Promise<Pattern[]> {
+  const own = (await recordsOf(c.db, c, [personId]))(personId);
+  return laddersOf(c.inForce.shelf).flatMap((ladder) =>
+    judge(c, ladder, own, { foretell: false }).decision?.referral ? [ladder.pattern] : [],
+  );
+}
+
 /**
  * Clears every stop of a person that is open, and closes the evidence before it. Must run inside a transaction.
  * @throws Refusal 409 where nothing stops them, 422 where it would be over already
@@ -203,7 +211,10 @@ export async function clear(c: Context & About, { saidBy, what, until }: ClearRe
     .from(report)
     .leftJoin(clearance, eq(clearance.id, report.clearanceId))
     .where(and(eq(report.personId, who.id), stillOpen(today)));
-  if (stops.length === 0) throw new Refusal(409, 'Nothing stops them any more. Nothing was changed.');
+  const referred = stops.length === 0 ? await referredIn(c, who.id) : [];
+  if (stops.length === 0 && referred.length === 0) {
+    throw new Refusal(409, 'Nothing stops them any more. Nothing was changed.');
+  }
   if (until !== null && until < today) {
     throw new Refusal(422, `until: ${until} is over already. Nothing was changed.`);
   }
@@ -213,9 +224,9 @@ export async function clear(c: Context & About, { saidBy, what, until }: ClearRe
     .innerJoin(session, eq(session.id, loggedSet.sessionId))
     .where(and(eq(session.personId, who.id), eq(session.date, today)));
   const id = randomUUID();
-  const all = new Set(stops.map((s) => s.reach!));
+  const all = new Set<Reach>([...stops.map((s) => s.reach!), ...referred]);
   // Where every stop was cleared before for a time, this lengthens it: nobody begins anew for having waited.
-  const closes = stops.some((s) => s.clearanceId === null);
+  const closes = referred.length > 0 || stops.some((s) => s.clearanceId === null);
   await tx.insert(clearance).values({
     id,
     personId: who.id,
@@ -230,6 +241,7 @@ export async function clear(c: Context & About, { saidBy, what, until }: ClearRe
     byId: me.id,
     at: at.toISOString(),
   });
+  if (stops.length === 0) return;
   await tx
     .update(report)
     .set({ clearanceId: id })

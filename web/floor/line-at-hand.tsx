@@ -136,7 +136,7 @@ export function LineAtHand({
             </ol>
           </div>
         </div>
-        <WayOn line={line} personId={p.personId} mayConfirm={!p.covered} />
+        <WayOn key={line.wayOn} line={line} personId={p.personId} mayConfirm={!p.covered} />
         <WatchList watch={line.watch} />
         <Guard what="The chain">
           <ChainsBegun personId={p.personId} name={name} date={date} knowledge={knowledge.data ?? null} />

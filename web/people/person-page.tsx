@@ -118,7 +118,10 @@ export function PersonPage() {
                     <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
                   </div>
                   <div className="grid content-start gap-6">
-                    <Stops personId={id} />
+                    <Stops
+                      personId={id}
+                      referred={data.ladders.some((l) => (l.decision?.referral ?? null) !== null)}
+                    />
                     <Restrictions personId={id} />
                     <PersonFaults personId={id} />
                     <OwnAnswers personId={id} />

@@ -8,7 +8,7 @@ import { reportWords } from './report-words.ts';
 const SHOWN = 5;
 
 /** Pain that was told of, what stops the person, and what cleared it. */
-export function Stops({ personId }: { personId: string }) {
+export function Stops({ personId, referred }: { personId: string; referred: boolean }) {
   const { hall, me } = useSigned();
   const told = useAsk('stopsOf', { person: personId });
   const [clearing, setClearing] = useState(false);
@@ -34,6 +34,19 @@ export function Stops({ personId }: { personId: string }) {
             </Button>
           ) : (
             <p className="mt-1">The head coach clears it, on the word of a doctor or physiotherapist.</p>
+          )}
+        </div>
+      )}
+      {open.length === 0 && referred && (
+        <div className="mt-2 border-l-[10px] border-warn bg-paper px-4 py-3">
+          <p className="font-semibold text-warn">
+            Pain that comes back: a doctor or physiotherapist first. The next sets ask less until it is
+            cleared.
+          </p>
+          {me.role === 'head coach' && (
+            <Button className="mt-2" tone="main" onClick={() => setClearing(true)}>
+              Clear it
+            </Button>
           )}
         </div>
       )}
