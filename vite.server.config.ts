@@ -13,6 +13,7 @@ export default defineConfig({
         restore: 'server/restore.ts',
         reset: 'server/reset.ts',
         worker: 'server/worker.ts',
+        'take-backup': 'server/take-backup.ts',
       },
     },
   },

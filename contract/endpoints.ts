@@ -569,6 +569,12 @@ export const ENDPOINTS = {
     touches: ['standings'],
     makes: true,
   }),
+  changeForm: answers<Made, object, Log.FormRequest>()('POST', '/api/people/:person/form', {
+    who: COACHES,
+    whose: 'one',
+    touches: ['standings'],
+    makes: true,
+  }),
   confirm: answers<Made, object, Log.ConfirmRequest>()('POST', '/api/people/:person/moves', {
     who: COACHES,
     whose: 'one',

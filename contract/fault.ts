@@ -1,6 +1,6 @@
-import { faultCounts } from './log.ts';
+import { faultCounts, feltSchema } from './log.ts';
 import Joi from 'joi';
-import { FELT_KINDS, REGIONS, SIDES } from '../core/terms/index.ts';
+import { SIDES } from '../core/terms/index.ts';
 import type { ResolvedFault } from '../core/library/index.ts';
 import { CASE_ENDS, TRY_OUTCOMES } from '../core/fault/index.ts';
 import type {
@@ -39,7 +39,7 @@ export const caseSchema = shape({
   variation: slug(),
   variationRevision: whole(1, 1_000_000),
   signs: list(seen, 12),
-  felt: list(shape({ region: oneOf(REGIONS), kind: oneOf(FELT_KINDS), side }), 20),
+  felt: feltSchema(20),
   checks: list(shape({ fault: slug(), check: text(), result: text(300).allow(null) }), 40),
   tried: list(
     shape({

@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import type { EditionHeader } from '../core/exchange/index.ts';
+import { PLACEMENT_WAYS } from '../core/ladder/index.ts';
+import type { PlacementWay } from '../core/ladder/index.ts';
 import type { Me, StaffRole } from './access.ts';
 import { STAFF_ROLES, newPassword } from './access.ts';
 import { list, shape, strict, text, whole } from './parts.ts';
@@ -12,6 +14,8 @@ export interface HallSettings {
   lengthUnit: 'cm' | 'in';
   /** Ways on without load confirm themselves when the evidence opens them; a move of the level never does. */
   growsByItself: boolean;
+  /** How trials for placing are chosen. */
+  placementWay: PlacementWay;
 }
 
 /** What the application needs to start: who is signed in and which hall this is. */
@@ -55,7 +59,12 @@ export const hallSettingsSchema = shape(
     massUnit: Joi.string().valid('kg', 'lb'),
     lengthUnit: Joi.string().valid('cm', 'in'),
   },
-  { growsByItself: Joi.boolean().default(false) },
+  {
+    growsByItself: Joi.boolean().default(false),
+    placementWay: Joi.string()
+      .valid(...PLACEMENT_WAYS)
+      .default('information'),
+  },
 ).prefs(strict);
 
 export interface StaffMember {

@@ -218,6 +218,9 @@ const wayOn = union(
   { load: { equipment: slug() } },
 );
 
+/** Letters of another name. */
+const NAME_MOST = 80;
+
 function schemaOfField(f: DocumentField): Joi.Schema {
   switch (f.is) {
     case 'text':
@@ -246,6 +249,8 @@ function schemaOfField(f: DocumentField): Joi.Schema {
     case 'documents':
     case 'short ids':
       return list(slug(), f.most);
+    case 'names':
+      return list(text(NAME_MOST), f.most);
     case 'list':
       return atLeast(list(shapeOf(f.fields), f.most), f.least);
     case 'groups':

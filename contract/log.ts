@@ -1,10 +1,10 @@
 import type { OnLadder, Shown } from '../core/floor/index.ts';
 import { AID_TEXT, FAULT_REPS, FELT_LISTS, SET_FIELDS, setFields } from '../core/log/index.ts';
-import type { SetFieldAbout, LoggedSet } from '../core/log/index.ts';
+import type { AidUsed, SetFieldAbout, LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
-import { ROLES, SIDES, STAGES } from '../core/terms/index.ts';
-import type { Role, Stage } from '../core/terms/index.ts';
-import type { Decision, Outcome, TakenWay } from '../core/ladder/index.ts';
+import { FORMS, ROLES, SETTING_NAMES, SIDES, STAGES, settingsRefused } from '../core/terms/index.ts';
+import type { Form, Role, SettingUsed, Stage } from '../core/terms/index.ts';
+import type { Decision, MoveKind, Outcome, TakenWay } from '../core/ladder/index.ts';
 import type { SignOff } from '../core/criterion/index.ts';
 import { OUTCOMES } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
@@ -22,12 +22,35 @@ export const faultCounts = list(
   shape({ fault: slug(), side, reps: whole(FAULT_REPS.from, FAULT_REPS.to) }),
   SET_FIELDS.faults.most,
 );
+/** Where and how something was felt. */
+export const feltSchema = (most: number) =>
+  list(
+    shape(
+      { region: oneOf(FELT_LISTS.region), kind: oneOf(FELT_LISTS.kind), side },
+      // What an older version sends does not know of it.
+      { leg: oneOf(FELT_LISTS.leg).allow(null).default(null) },
+    ),
+    most,
+  );
+/** No word of a setting is longer. */
+const SETTING_TEXT = 40;
 const ITEMS = {
   faults: () => faultCounts,
-  sensations: (most: number) =>
-    list(shape({ region: oneOf(FELT_LISTS.region), kind: oneOf(FELT_LISTS.kind), side }), most),
+  sensations: (most: number) => feltSchema(most),
   aids: (most: number) =>
     list(shape({ name: text(AID_TEXT.name), setting: looseText(AID_TEXT.setting) }), most),
+  settings: (most: number) =>
+    list(
+      shape({
+        name: oneOf(SETTING_NAMES),
+        value: Joi.alternatives(Joi.number(), Joi.string().max(SETTING_TEXT)),
+        side,
+      }),
+      most,
+    ).custom((used: SettingUsed[], helpers) => {
+      const refused = settingsRefused(used);
+      return refused ? helpers.message({ custom: `{{#label}}: ${refused}` }) : used;
+    }),
 };
 
 function schemaOfField(f: SetFieldAbout): Joi.Schema {
@@ -86,12 +109,13 @@ export interface MoveRow {
   id: string;
   date: string;
   ladder: string;
-  kind: 'placed' | Outcome;
+  kind: MoveKind;
   fromLevel: string | null;
   toLevel: string;
   taken: TakenWay | null;
   role: Role | null;
   stage: Stage | null;
+  form: Form | null;
   proposed: Outcome | null;
   reason: string;
   by: string;
@@ -110,7 +134,7 @@ export interface PersonOnLadders {
   moves: MoveRow[];
   signOffs: SignOff[];
   /** Aids and settings as they were last used, by variation. */
-  settings: { variation: string; date: string; aids: { name: string; setting: string }[] }[];
+  settings: { variation: string; date: string; aids: AidUsed[]; settings: SettingUsed[] }[];
 }
 
 export const placeSchema = shape(
@@ -124,6 +148,14 @@ export interface PlaceRequest {
   /** Absent: as work, at the stage of the level. */
   role?: Role;
   stage?: Stage;
+}
+
+/** From now on in sets, or in intervals. */
+export const formSchema = shape({ ladder: slug(), form: oneOf(FORMS), reason: looseText(400) }).prefs(strict);
+export interface FormRequest {
+  ladder: string;
+  form: Form;
+  reason: string;
 }
 
 export const confirmSchema = shape({

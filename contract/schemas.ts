@@ -116,6 +116,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   olderSets: { query: query({ before: day() }) },
   measures: { query: query({ of: commaList(Joi.string().max(80), 300) }) },
   place: { body: log.placeSchema },
+  changeForm: { body: log.formSchema },
   confirm: { body: log.confirmSchema },
   signOff: { body: session.signOffSchema },
   nextTrial: { body: session.placementSchema },

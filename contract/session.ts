@@ -2,7 +2,7 @@ import type { Shown, TodayLine } from '../core/floor/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import { REGIONS, SIDES } from '../core/terms/index.ts';
-import type { LoadKind, Region, Side } from '../core/terms/index.ts';
+import type { LoadKind, Region, Side, Sore } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
@@ -28,6 +28,8 @@ export interface CheckIn {
   painSide: Side | null;
   sleepH: number | null;
   atEase: number | null;
+  /** Sore since the last session; null: not asked, empty: asked, nowhere. */
+  sore: Sore[] | null;
   note: string;
 }
 export interface CheckInRow extends CheckIn {
@@ -42,7 +44,16 @@ export const checkInSchema = shape(
     note: looseText(400),
   },
   // What a tablet of the version before does not know of is not told.
-  { painRegion: oneOf(REGIONS).allow(null).default(null), painSide: oneOf(SIDES).allow(null).default(null) },
+  {
+    painRegion: oneOf(REGIONS).allow(null).default(null),
+    painSide: oneOf(SIDES).allow(null).default(null),
+    sore: list(
+      shape({ region: oneOf(REGIONS), side: oneOf(SIDES).allow(null), days: whole(0, 30) }),
+      REGIONS.length,
+    )
+      .allow(null)
+      .default(null),
+  },
 ).prefs(strict);
 
 export interface TodayPerson {
@@ -168,6 +179,7 @@ export interface OwnDay {
   hallName: string;
   date: string;
   massUnit: 'kg' | 'lb';
+  lengthUnit: 'cm' | 'in';
   /** What nothing is proposed of until the head coach clears it. */
   stopped: Reach[];
   lines: (Pick<

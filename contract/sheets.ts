@@ -4,7 +4,8 @@ import type { Criterion } from '../core/criterion/index.ts';
 import type { Target } from '../core/ladder/index.ts';
 import type { CriterionEffect } from '../core/review/index.ts';
 import type { Kind, ResolvedVariation, SettledLadder } from '../core/library/index.ts';
-import type { Pattern, Stage } from '../core/terms/index.ts';
+import type { AidUsed } from '../core/log/index.ts';
+import type { Pattern, SettingUsed, Stage } from '../core/terms/index.ts';
 import type { SettledMechanics } from '../core/posture/index.ts';
 import type { JobItem, SheetEffect, WarmUp, WarmUpEntry } from '../core/sheets/index.ts';
 import type { HallSettings } from './hall.ts';
@@ -24,8 +25,9 @@ export interface PrintedVariation {
   stage: Stage | null;
   /** The person's own dose where they stand on a level of it. */
   target: Target | null;
-  /** Aids and settings of the last set, and its date. */
-  lastAids: { date: string; aids: { name: string; setting: string }[] } | null;
+  /** Aids and settings of the last set that told any. */
+  lastAids: AidUsed[] | null;
+  lastSettings: SettingUsed[] | null;
   /** A restriction of the person bars it; which, and who said so, is not for paper. */
   barred: boolean;
 }
@@ -65,7 +67,7 @@ export type PrintedSheet =
 export interface PrintJob {
   sheets: PrintedSheet[];
   person: PrintedFor | null;
-  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit'> & { today: string };
+  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit' | 'lengthUnit'> & { today: string };
   edition: EditionHeader;
   /** State of the library that was printed: the QR code carries it. */
   state: number;

@@ -7,14 +7,17 @@ test('a new person is placed by trials; pain ends them at once', async ({ page }
   await trials.getByLabel('Experience').selectOption('trained');
   await trials.getByLabel('At ease with it').selectOption('4');
   await trials.getByRole('button', { name: 'What to try first' }).click();
-  await expect(trials.getByText('Trial 1, open from', { exact: false })).toBeVisible();
+  await expect(trials.getByText('Trial 1 of 4 at most')).toBeVisible();
+  // What another ladder guards is told, and never tried.
+  await expect(trials.getByText('Nothing from Single-leg box squat upwards', { exact: false })).toBeVisible();
+  await expect(trials.getByRole('list', { name: /^How likely each level/ })).toBeVisible();
   await trials.getByRole('button', { name: 'Passed' }).click();
-  await expect(trials.getByText('Trial 2, open from', { exact: false })).toBeVisible();
+  await expect(trials.getByText('Trial 2 of 4 at most')).toBeVisible();
   await trials.getByLabel('A word on it, if any').fill('heels came up');
   await trials.getByRole('button', { name: 'A fault to fix' }).click();
   const begin = trials.getByText(/^Begin at /);
   for (let trial = 3; trial <= 4; trial++) {
-    const next = trials.getByText(`Trial ${trial}, open from`, { exact: false });
+    const next = trials.getByText(`Trial ${trial} of 4 at most`);
     await expect(next.or(begin)).toBeVisible();
     if (await next.isVisible()) await trials.getByRole('button', { name: 'Not at ease' }).click();
   }

@@ -29,8 +29,8 @@ test('a coach sees the movement on its sheet and in the list, and plays it', asy
   await page.getByRole('button', { name: 'What can I give instead?' }).click();
   const instead = page.getByRole('region', { name: 'What can be given instead' });
   await expect(instead.getByText(/5 kg more/).first()).toBeVisible();
-  await instead.getByRole('link', { name: 'Squat with a plate held out' }).first().click();
-  await expect(page.getByRole('heading', { name: 'Squat with a plate held out', level: 1 })).toBeVisible();
+  await instead.getByRole('link', { name: 'Counterbalance squat' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Counterbalance squat', level: 1 })).toBeVisible();
 });
 
 test('nothing moves by itself for those who want no motion', async ({ browser }) => {

@@ -58,3 +58,21 @@ test('a set is marked as made lighter on purpose', async ({ page }) => {
   const { sets } = (await (await page.request.get(`/api/people/${leni}/ladders`)).json()) as Ladders;
   expect(sets.some((s) => s.lighter === true)).toBe(true);
 });
+
+test('a branch is opened by a press, and begins at its first level beside the trunk', async ({ page }) => {
+  await signIn(page, 'head');
+  const leni = await idOf(page, 'Leni Achterdijk');
+  await page.goto('/ladders/bridge-ladder');
+  const flight = page.getByRole('region', { name: 'Branch Side bridge' });
+  await expect(flight.getByRole('heading')).toHaveText(/^From step 1, once Glute bridge is held/);
+  await page.goto(`/people/${leni}`);
+  const branches = page.getByRole('region', { name: 'Branches' });
+  await branches.getByRole('button', { name: 'Open Side bridge' }).click();
+  await expect(branches).toHaveCount(0);
+  const on = ((await (await page.request.get(`/api/people/${leni}/ladders`)).json()) as Ladders).ladders;
+  expect(on.filter((l) => l.standing).map((l) => l.ladder.slug)).toEqual(
+    expect.arrayContaining(['bridge-ladder', 'side-bridge-ladder']),
+  );
+  await page.goto(`/floor/session?people=${leni}`);
+  await expect(page.getByRole('button', { name: /Side bridge/ }).first()).toBeVisible();
+});

@@ -31,7 +31,7 @@ test('a changed house answer shows its effect first; sheet, figure, faults and c
   await expect(page.getByText('Stop where a cup would stand on your thighs.')).toHaveCount(0);
   await page.goto('/ladders/squat-ladder');
   await page
-    .getByRole('button', { name: /Bodyweight/ })
+    .getByRole('button', { name: /Bodyweight squat/ })
     .first()
     .click();
   await expect(page.getByText('2 sets of 12 clean repetitions, in 2 sessions running')).toBeVisible();

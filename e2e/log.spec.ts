@@ -63,15 +63,16 @@ test('a set of an earlier session is corrected afterwards, and its settings come
   await signIn(page, 'head');
   await page.goto('/floor');
   await page.getByRole('link', { name: /Rui Tamarindo/ }).click();
-  await page.getByText('More about this set').click();
-  await page.getByLabel('Band used (setting)').fill('12 kg pull');
+  await page.getByText(/^Settings:/).click();
+  const band = page.getByRole('group', { name: /^band:/ });
+  await band.getByRole('button', { name: 'very strong' }).click();
   await page
     .getByRole('button', { name: /watched, no fault/ })
     .first()
     .click();
-  await expect(that.getByText(/Band 12 kg pull/)).toBeVisible();
-  await page.getByText('More about this set').click();
-  await expect(page.getByLabel('Band used (setting)')).toHaveValue('12 kg pull');
+  await expect(page.getByText(/^Settings:.*band very strong/)).toBeVisible();
+  await page.getByText(/^Settings:/).click();
+  await expect(band.getByRole('button', { name: 'very strong' })).toHaveAttribute('aria-pressed', 'true');
 });
 
 test('sets come in as a file: looked at first, told line by line, all or nothing', async ({
@@ -133,7 +134,7 @@ test('a filled paper sheet is entered row by row: all of it or, with a word on e
   await cell(1, /faults/).fill('a2');
   await page.getByRole('button', { name: /^Keep/ }).click();
   await expect(page.getByRole('alert')).toContainText('One row needs a look. Nothing has been kept yet');
-  await expect(page.getByText('“eleven” is no number')).toBeVisible();
+  await expect(page.getByText('“eleven” is no amount', { exact: false })).toBeVisible();
   await expect(page.getByText('Faults are counted only where the set was watched.')).toBeVisible();
   expect(await count()).toBe(before);
 

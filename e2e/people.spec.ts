@@ -43,12 +43,12 @@ test('the head coach changes a criterion, and the sentence and the decision foll
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByText('1 set of 3 clean repetitions')).toBeVisible();
   await openPerson(page, 'Bea Hollowmere');
-  await expect(page.getByText('Move up to Held lift', { exact: true })).toBeVisible();
+  await expect(page.getByText('Move up to Bridge hold', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Confirm: move up' }).click();
   await expect(
     page.getByText('Kept, with the evidence.').or(page.getByText('level 2 of 11')).first(),
   ).toBeVisible();
-  await expect(page.getByText('level 2 of 11: Held lift')).toBeVisible();
+  await expect(page.getByText('level 2 of 11: Bridge hold')).toBeVisible();
 });
 
 test('a coach decides otherwise only with a reason, and both are kept', async ({ page }) => {
@@ -96,7 +96,7 @@ test('correcting a set that a decision stood on marks the decision and says so',
   await page.goto(`/floor/${id}`);
   await page.getByLabel('Session of').fill(moves[0]!.evidence!.sessionDates.at(-1)!);
   const that = page.getByRole('region', { name: 'Logged that day' });
-  const deep = that.getByRole('listitem').filter({ hasText: 'Squat below level' }).last();
+  const deep = that.getByRole('listitem').filter({ hasText: 'Deep bodyweight squat' }).last();
   await deep.getByRole('button', { name: 'Correct' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: 'Repetitions done' }).fill('3');

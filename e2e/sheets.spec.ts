@@ -13,16 +13,16 @@ test('a coach puts a job together for a person; the first page says what is in i
     await page.getByLabel(/^(Variation|Ladder)$/).selectOption(what);
     await page.getByRole('button', { name: /^Add/ }).click();
   };
-  await add('floor', 'Squat with a bell at the chest');
-  await add('log', 'Squat with a bell at the chest');
-  await add('log', 'Romanian lift with a bar');
+  await add('floor', 'Goblet squat');
+  await add('log', 'Goblet squat');
+  await add('log', 'Romanian deadlift');
   await add('poster', 'Squat');
   await page.getByLabel('For', { exact: true }).selectOption('Leni Achterdijk');
   const paper = page.locator('[data-sheet]');
   await expect(paper).toHaveCount(3);
   await expect(page.locator('[data-sheet="log:goblet-squat+bar-romanian"]')).toContainText('Leni Achterdijk');
   await expect(paper.first()).toContainText(
-    '3 sheets: Goblet squat, floor sheet · Log: Goblet squat, Romanian · Squat, ladder',
+    '3 sheets: Goblet squat, floor sheet · Log: Goblet squat, Romanian deadlift · Squat, ladder',
   );
   await expect(page.getByRole('button', { name: 'Print 3 pages on A4' })).toBeVisible();
   // The whole job is in the address: loaded again it is the same.
@@ -90,7 +90,7 @@ test('sheets are shared by a link without sign-in, until it is revoked', async (
   await expect(phone.getByRole('heading', { name: /This paper is/ })).toBeVisible();
 
   await page.getByRole('link', { name: 'All shared links' }).click();
-  const row = page.getByRole('listitem').filter({ hasText: 'Handout: Split squat' });
+  const row = page.getByRole('listitem').filter({ hasText: 'Handout: Supported split squat' });
   await expect(row).toContainText('open until');
   await row.getByRole('button', { name: 'Revoke' }).click();
   await expect(row).toContainText('revoked');
@@ -122,7 +122,7 @@ test('a warm-up list follows the house answer and leaves out what is barred', as
   });
   expect(barred.ok()).toBe(true);
   await openJob(page, `job=warm-up:back-squat&person=${id}`, 1);
-  await expect(list).toContainText(/Not today: .*Deep squat sit/);
+  await expect(list).toContainText(/Not today: .*Deep squat hold/);
   await expect(list.getByRole('listitem')).toHaveCount(0);
   await expect(list).not.toContainText('harbour doctor');
 });

@@ -25,7 +25,10 @@ interface Coach {
 }
 
 /** A hall of 500 people in fifty squads with a coach each, all signed in. */
-async function makeHall(folder: string, today: string): Promise<{ coaches: Coach[]; variations: string[] }> {
+export async function makeHall(
+  folder: string,
+  today: string,
+): Promise<{ coaches: Coach[]; variations: string[] }> {
   const { db, close } = await openEmbedded(path.join(folder, 'db'));
   await loadDemo(db, new Date());
   await fill(db, SETS_EACH, today);

@@ -12,10 +12,12 @@ import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/inde
 import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
+import { benchDesk } from './bench-desk.ts';
 import { benchFloor } from './bench-floor.ts';
 import { benchLibrary } from './bench-library.ts';
 import { benchLoad } from './bench-load.ts';
 import { benchLog } from './bench-log.ts';
+import { benchPlacement } from './bench-placement.ts';
 import { findChromium } from './chromium.mjs';
 import { demoServer } from './demo-server.ts';
 import { high, median, middle, show } from './measure.ts';
@@ -115,6 +117,9 @@ show('every person on every ladder, evidence and decision', all, ['the plain agg
 const own = (await recordsOf(db, { inForce, today }, [people[0]!.id]))(people[0]!.id);
 show('one decision, records in memory', await median(200, () => judge({ inForce, today }, ladder, own)));
 await close();
+
+benchPlacement();
+await benchDesk();
 
 await benchLog();
 

@@ -71,9 +71,9 @@ const WARM_EVERY_MS = 60_000;
 /**
  * Puts today together for everybody when the server starts, the day begins or the library has changed, so that a squad
  * that arrives all at once waits for nothing.
- * @returns how to end it
+ * @returns when the first time is done, and how to end it
  */
-export function keepWarm(s: Services, memo: PersonMemo): () => void {
+export function keepWarm(s: Services, memo: PersonMemo): { warm: Promise<void>; cool: () => void } {
   let of = '';
   const round = async () => {
     const c = await contextOf(s, memo, null);
@@ -82,11 +82,10 @@ export function keepWarm(s: Services, memo: PersonMemo): () => void {
     of = now;
     await warmToday(c);
   };
-  const go = () => void round().catch((error: unknown) => console.error(`Warming: ${complaintOf(error)}`));
-  const timer = setInterval(go, WARM_EVERY_MS);
+  const go = () => round().catch((error: unknown) => console.error(`Warming: ${complaintOf(error)}`));
+  const timer = setInterval(() => void go(), WARM_EVERY_MS);
   timer.unref();
-  go();
-  return () => clearInterval(timer);
+  return { warm: go(), cool: () => clearInterval(timer) };
 }
 
 /** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */

@@ -16,6 +16,8 @@ export interface Services {
   /** Names this run of the server. */
   boot: string;
   snapshots: Pick<Snapshots, 'changed' | 'coveredUntil'>;
+  /** A backup of everything, gzipped. */
+  backup: (at: Date) => Promise<Uint8Array<ArrayBuffer>>;
   /** Where the application is reached from outside; cookies are marked Secure when it is https. */
   publicUrl: string;
   /** Proxies in front that are trusted to say where a request comes from. */

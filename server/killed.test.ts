@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -66,7 +66,9 @@ it('loses no acknowledged set when it is killed in the middle of a stream', asyn
   expect(acknowledged.length).toBeGreaterThanOrEqual(150);
   expect(acknowledged.filter((id) => !stored.has(id))).toEqual([]);
 
-  // The stale lock of the killed server does not keep the next one out.
+  // The stale lock of the killed server does not keep the next one out, and a copy it was taking is gone.
+  await mkdir(path.join(folder, '.copy', 'db'), { recursive: true });
   server = await startHall(folder);
+  expect(await readdir(folder)).not.toContain('.copy');
   expect((await fetch(`${server.base}/api/start`)).status).toBe(200);
 });

@@ -1,5 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { chmod, mkdir } from 'node:fs/promises';
+import { chmod, mkdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
@@ -8,6 +8,8 @@ import { complaintOf } from './complaint.ts';
 import { PersonMemo } from './memo.ts';
 import { workPool } from './work-pool.ts';
 import {
+  backupApart,
+  backupFile,
   FolderInUse,
   keepSnapshots,
   newestSnapshot,
@@ -24,6 +26,9 @@ const newSetUpCode = () =>
   Array.from({ length: 8 }, () => 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'[randomInt(31)]).join('');
 
 const SNAPSHOT_EVERY_MS = 3 * 60_000;
+
+/** A very large hall is served before all of its day is put together. */
+const LONGEST_WARMING_MS = 10_000;
 
 /** A folder that cannot be opened any more, and how to go on from its newest snapshot. */
 class Damaged extends Error {}
@@ -61,7 +66,8 @@ async function main(): Promise<void> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   await chmod(folder, 0o700);
   const unlock = await lockFolder(folder);
-  const { db, close } = url ? await openServer(url, tell) : await openHere(folder, tell);
+  const here = url ? null : await openHere(folder, tell);
+  const { db, close } = here ?? (await openServer(url!, tell));
   const clock = () => new Date();
   if (demo && (await hallRow(db)) === null) {
     console.log('Loading the demo hall …');
@@ -73,7 +79,11 @@ async function main(): Promise<void> {
   const reached = !isLoopback(host) || !isLoopback(new URL(publicUrl).hostname);
   const setUpCode = hall === null && reached ? newSetUpCode() : null;
   if (setUpCode) console.log(`To make the first account, enter this code: ${setUpCode}`);
-  const snapshots = keepSnapshots(db, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
+  const copy = path.join(folder, '.copy');
+  // What a server that was killed left behind may name people who have been erased since.
+  await rm(copy, { recursive: true, force: true });
+  const takeBackup = backupApart(here ? { copyTo: here.copyTo, copy } : { url: url! });
+  const snapshots = keepSnapshots(takeBackup, path.join(folder, 'snapshots'), clock, SNAPSHOT_EVERY_MS);
   const pool = workPool();
   const memo = new PersonMemo();
   const services = {
@@ -81,6 +91,7 @@ async function main(): Promise<void> {
     clock,
     boot: randomUUID(),
     snapshots,
+    backup: (at: Date) => backupFile(takeBackup, at, folder),
     publicUrl,
     proxies: Math.max(0, Math.trunc(Number(process.env.TRUSTED_PROXIES || 0))) || 0,
     tell,
@@ -90,7 +101,9 @@ async function main(): Promise<void> {
     work: pool.work,
   };
   const app = createApp(services, memo);
-  const cool = keepWarm(services, memo);
+  const { warm, cool } = keepWarm(services, memo);
+  // A squad that is waiting for the server is served soonest if its day is put together in one go.
+  await Promise.race([warm, new Promise((go) => setTimeout(go, LONGEST_WARMING_MS).unref())]);
   // A tablet that asks again after a pause finds its connection still open.
   const serverOptions = { keepAliveTimeout: 60_000 };
   const server = serve({ fetch: app.fetch, port, hostname: host, serverOptions }, () => {

@@ -36,6 +36,7 @@ const SharesPage = page(sheets, (m) => m.SharesPage);
 const SharedPage = page(sheets, (m) => m.SharedPage);
 const People = page(people, (m) => m.People);
 const PersonPage = page(people, (m) => m.PersonPage);
+const TrialsPage = page(people, (m) => m.TrialsPage);
 const OverviewPage = page(people, (m) => m.OverviewPage);
 const TodayPage = page(floor, (m) => m.TodayPage);
 const GroupPage = page(floor, (m) => m.GroupPage);
@@ -97,6 +98,7 @@ const router = createBrowserRouter([
       { path: '/overview', element: waiting(<OverviewPage />) },
       { path: '/people', element: waiting(<People />) },
       { path: '/people/:id', element: waiting(<PersonPage />) },
+      { path: '/people/:id/trials', element: waiting(<TrialsPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
       { path: '/library/health', element: waiting(<HealthPage />) },
       { path: '/library/cue/:slug/merge', element: waiting(<MergePage />) },

@@ -144,7 +144,7 @@ export const unknownYet = (needed: number | null, why: string, ask = 'Log a sess
   sides: [],
   date: null,
 });
-export const NOTHING_YET = 'nothing logged at this level yet';
+export const NOTHING_YET = 'nothing that counts at this level yet';
 
 /** So many were counted of what is needed. */
 export const counted = (seen: number, needed: number, account: string, date: Found['date']): Found => ({

@@ -25,6 +25,8 @@ export interface EvaluationContext {
   main?: VariationFacts;
   /** Clean repetitions count at so much in all, or more; absent: at any load. */
   floorKg?: number;
+  /** The same for equals with another kind of load, by variation. */
+  floorsOfEquals?: ReadonlyMap<string, number>;
   /** Loads that one weight of the main variation's kind can be, kg; absent or empty: any. */
   loads?: readonly number[];
   /** All sets of the pattern since arrival, warm-up and drills too: pain and stop faults are read of these. */

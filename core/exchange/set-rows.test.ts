@@ -10,7 +10,12 @@ const ID = '0a0b0c0d-1111-4222-8333-444455556666';
 const ctx: SetRowContext = {
   person: (name) =>
     name === 'Ida' || name === '=Ida' || name === "'=Ida" ? { id: 'p1' } : name === 'Twin' ? 'several' : null,
-  variation: (slug) => (slug === 'box-squat' ? { revision: 3, loadKind: 'none' } : null),
+  variation: (slug) => {
+    if (slug === 'squat') return 'several';
+    return slug === 'box-squat' || slug === 'Box squat'
+      ? { slug: 'box-squat', revision: 3, loadKind: 'none' }
+      : null;
+  },
   hasFault: (slug) => slug.startsWith('knee'),
   today: '2026-11-24',
 };
@@ -58,6 +63,15 @@ describe('sets as rows', () => {
         set: { aids: [{ name: '-cmd', setting: '1, rm' }], personId: 'p1' },
       });
     }
+  });
+
+  it('name a movement by its slug or by a name that only one has', () => {
+    expect(setOfRow(row({ variation: 'Box squat' }), 2, 1, ctx)).toMatchObject({
+      set: { variation: 'box-squat' },
+    });
+    expect(problems({ variation: 'squat' })).toEqual([
+      '2 variation: More than one variation is called "squat".',
+    ]);
   });
 
   it('take what is missing for not known, and the place in the file for the number of the set', () => {

@@ -8,8 +8,15 @@ import type {
   SetValues,
   LoggedSet,
 } from '../log/index.ts';
-import { FELT_KINDS, REGIONS } from '../terms/index.ts';
-import type { FeltKind, LoadKind, Region, Side } from '../terms/index.ts';
+import {
+  FELT_KINDS,
+  REGIONS,
+  SETTING_NAMES,
+  aboutSetting,
+  placeOfFelt,
+  settingsRefused,
+} from '../terms/index.ts';
+import type { FeltKind, Leg, LoadKind, Region, Setting, SettingUsed, Side } from '../terms/index.ts';
 
 const { ordinal, ...OTHERS } = SET_FIELDS;
 type FieldColumn = (typeof SET_FIELDS)[SetField]['column'];
@@ -49,15 +56,17 @@ const apart = (text: string, marks: RegExp) => text.replace(marks, ',');
 const LISTED = {
   faults: (of: FaultCount[]) => of.map((f) => `${f.fault} x${f.reps}${sided(f.side)}`).join('; '),
   sensations: (of: Sensation[]) =>
-    of.map((f) => `${f.kind}: ${f.region}${sided(f.side)}`).join('; ') || 'nothing',
+    of.map((f) => `${f.kind}: ${placeOfFelt(f)}${sided(f.side)}`).join('; ') || 'nothing',
   aids: (of: AidUsed[]) =>
     guarded(of.map((a) => `${apart(a.name, /[=;]/g)}=${apart(a.setting, /;/g)}`).join('; ') || 'none'),
+  settings: (of: SettingUsed[]) => of.map((s) => `${s.name}=${s.value}${sided(s.side)}`).join('; ') || 'none',
 };
 
 function cellOf(set: SetValues, name: SetField): string {
   if (name === 'faults') return LISTED.faults(set.faults);
   if (name === 'sensations') return set.sensations ? LISTED.sensations(set.sensations) : '';
   if (name === 'aids') return set.aids ? LISTED.aids(set.aids) : '';
+  if (name === 'settings') return set.settings ? LISTED.settings(set.settings) : '';
   const value = set[name];
   return value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
 }
@@ -78,7 +87,8 @@ export function rowOfSet(set: LoggedSet, person: string): SetRow {
 export interface SetRowContext {
   /** The only person of that name; null: nobody, 'several': more than one. */
   person: (name: string) => { id: string } | null | 'several';
-  variation: (slug: string) => { revision: number; loadKind: LoadKind } | null;
+  /** By its slug or any of its names. */
+  variation: (name: string) => { slug: string; revision: number; loadKind: LoadKind } | null | 'several';
   hasFault: (slug: string) => boolean;
   today: string;
 }
@@ -112,6 +122,7 @@ const parts = (text: string) =>
     .map((p) => p.trim())
     .filter(Boolean);
 const SIDE = /^(.*?)(?:\s*\((left|right)\))?$/;
+const LEG = /^(.*?)(?:,\s*(front|rear) leg)?$/;
 
 function faultsIn(text: string, has: (slug: string) => boolean): LoggedSet['faults'] {
   return parts(text).map((part) => {
@@ -133,12 +144,17 @@ function feltIn(text: string): LoggedSet['sensations'] {
     const [, rest = '', side] = SIDE.exec(part) ?? [];
     const at = rest.indexOf(':');
     const kind = rest.slice(0, at).trim();
-    const region = rest.slice(at + 1).trim();
+    const [, region = '', leg] = LEG.exec(rest.slice(at + 1).trim()) ?? [];
     if (at === -1 || !(FELT_KINDS as readonly string[]).includes(kind)) {
       throw new Wrong(`"${part}" is not a sensation like "work: back of hip".`);
     }
     if (!(REGIONS as readonly string[]).includes(region)) throw new Wrong(`There is no region "${region}".`);
-    return { kind: kind as FeltKind, region: region as Region, side: (side as Side | undefined) ?? null };
+    return {
+      kind: kind as FeltKind,
+      region: region as Region,
+      side: (side as Side | undefined) ?? null,
+      leg: (leg as Leg | undefined) ?? null,
+    };
   });
 }
 
@@ -150,6 +166,27 @@ function aidsIn(text: string): LoggedSet['aids'] {
     if (at < 1) throw new Wrong(`"${part}" is not an aid like "pads=2".`);
     return { name: part.slice(0, at).trim(), setting: part.slice(at + 1).trim() };
   });
+}
+
+function settingsIn(text: string): LoggedSet['settings'] {
+  if (text === '') return null;
+  if (text === 'none') return [];
+  const found = parts(text).map((part): SettingUsed => {
+    const [, rest = '', side] = SIDE.exec(part) ?? [];
+    const [name = '', value = ''] = rest.split('=').map((t) => t.trim());
+    if (value === '') throw new Wrong(`"${part}" is not a setting like "rack hooks=7 (left)".`);
+    if (!(SETTING_NAMES as readonly string[]).includes(name))
+      throw new Wrong(`"${name}" is none of the settings ${SETTING_NAMES.join(', ')}.`);
+    const setting = name as Setting;
+    return {
+      name: setting,
+      value: aboutSetting(setting).is === 'word' ? value : Number(value.replace(',', '.')),
+      side: (side as Side | undefined) ?? null,
+    };
+  });
+  const refused = settingsRefused(found);
+  if (refused) throw new Wrong(refused);
+  return found;
 }
 
 /** Whether the text is a day of the calendar as `YYYY-MM-DD`. */
@@ -173,6 +210,8 @@ function valueIn(f: SetFieldAbout, text: string, ctx: SetRowContext): unknown {
       return feltIn(text);
     case 'aids':
       return aidsIn(unguarded(text));
+    case 'settings':
+      return settingsIn(text);
   }
 }
 
@@ -198,10 +237,12 @@ export function setOfRow(
   if (!isDay(date)) say('date', `"${date}" is not a date like 2026-11-24.`);
   else if (date > ctx.today) say('date', `${date} lies in the future.`);
 
-  const slug = (row.variation ?? '').trim();
-  const variation = ctx.variation(slug);
-  if (!variation)
-    say('variation', slug === '' ? 'No variation is named.' : `The library has no variation "${slug}".`);
+  const movement = (row.variation ?? '').trim();
+  const named = movement === '' ? null : ctx.variation(movement);
+  const variation = named === 'several' ? null : named;
+  if (movement === '') say('variation', 'No variation is named.');
+  else if (named === 'several') say('variation', `More than one variation is called "${movement}".`);
+  else if (named === null) say('variation', `The library has no variation "${movement}".`);
 
   const id = (row.id ?? '').trim().toLowerCase();
   if (id !== '' && !/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id))
@@ -227,7 +268,7 @@ export function setOfRow(
     id: id === '' ? null : id,
     personId: person !== null && person !== 'several' ? person.id : '',
     date,
-    variation: slug,
+    variation: variation?.slug ?? movement,
     variationRevision: variation?.revision ?? 0,
   };
   if (AMOUNT_FIELDS.every((f) => (row[SET_FIELDS[f].column] ?? '').trim() === '')) {

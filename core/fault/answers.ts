@@ -63,7 +63,8 @@ export function answersOf(faults: readonly DeskFault[], causes: readonly Cause[]
 /** The causes in play. */
 export function remainingCauses(beliefs: Beliefs): string[] {
   const likeliest = Math.max(0, ...beliefs.values());
-  return [...beliefs].filter(([, p]) => p >= IN_PLAY * likeliest).map(([k]) => k);
+  // To the last digit of what is computed: exactly a third is in play.
+  return [...beliefs].filter(([, p]) => p >= IN_PLAY * likeliest - 1e-9).map(([k]) => k);
 }
 
 /** The answers that are for a cause in play, in their order, and then the others. */
@@ -78,7 +79,7 @@ export function byCausesInPlay<A extends Pick<DeskAnswer, 'serves'>>(
 
 /**
  * Expected cost, in sets, of trying answers until one is for the true cause: those for a cause in play first, then the
- * others, each in the order given. An answer that is only for causes already answered is passed over; where none is
+ * others, each in the order given: by cost, before anything is known of the causes. An answer that is only for causes already answered is passed over; where none is
  * left the cost of another variation is added.
  */
 export function expectedCost(

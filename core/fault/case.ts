@@ -1,4 +1,4 @@
-import type { FeltKind, Region, Side } from '../terms/index.ts';
+import type { FeltKind, Leg, Region, Side } from '../terms/index.ts';
 
 export const TRY_OUTCOMES = ['better', 'same', 'worse'] as const;
 export type TryOutcome = (typeof TRY_OUTCOMES)[number];
@@ -16,6 +16,8 @@ export interface FeltAt {
   region: Region;
   kind: FeltKind;
   side: Side | null;
+  /** In a split stance, of which leg. */
+  leg?: Leg | null;
 }
 export interface Checked {
   fault: string;

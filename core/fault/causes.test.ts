@@ -38,9 +38,19 @@ describe('causes given the signs', () => {
     const f = deskFault('f', ['a=shared', 'b']);
     const g = deskFault('g', ['x=shared', 'y']);
     expect(causesOf([f, g]).map((c) => c.key)).toEqual(['shared', 'f/b', 'g/y']);
-    // By hand: shared .45 · .45, the others .45 · .1 each (a tenth kept for one cause not listed).
+    // By hand: shared .5 · .5, the others .5 · .1 each (a tenth beside a cause that is not listed).
     const got = beliefs([f, g], NO_EXPERIENCE);
-    expect(got['shared']).toBeCloseTo(0.2025 / (0.2025 + 2 * 0.045), 12);
+    expect(got['shared']).toBeCloseTo(0.25 / (0.25 + 2 * 0.05), 12);
+  });
+
+  it('of two unrelated signs are alike, however many are listed for either', () => {
+    const few = deskFault('few', ['a', 'b']);
+    const many = deskFault('many', ['c', 'd', 'e', 'f', 'g', 'h']);
+    const got = beliefs([few, many], NO_EXPERIENCE);
+    const of = (fault: string) =>
+      Object.entries(got).reduce((sum, [k, p]) => sum + (k.startsWith(fault) ? p : 0), 0);
+    expect(of('few')).toBeCloseTo(0.5, 12);
+    expect(of('many')).toBeCloseTo(0.5, 12);
   });
 
   it('do not depend on the order of the signs, and add up to one', () => {

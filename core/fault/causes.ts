@@ -32,7 +32,7 @@ export type Beliefs = ReadonlyMap<string, number>;
 
 /** The library's weights count as so many cases against the hall's own (a judgement, no source). */
 export const PRIOR_CASES = 6;
-/** Of a sign, so much is kept for causes of the other signs seen with it (a judgement, no source). */
+/** How likely a sign is beside a cause that is not listed for it (a judgement, no source). */
 export const UNLISTED_SHARE = 0.1;
 /** A check shows the wrong result so often, shared among the results (a judgement, no source). */
 export const SLIP = 0.1;
@@ -74,24 +74,23 @@ export function causeGivenSign(f: DeskFault, experience: Experience): Map<string
 
 /**
  * Beliefs before anything is checked: the product over the signs of cause given sign, each cause alike beforehand
- * (Bayes' rule with signs independent given the cause). The order of the signs does not matter.
+ * (Bayes' rule with signs independent given the cause). Neither the order of the signs nor how many causes are listed
+ * for one of them speaks for it.
  */
 export function beliefsFrom(faults: readonly DeskFault[], experience: Experience): Map<string, number> {
   const causes = causesOf(faults);
   const belief = new Map(causes.map((c) => [c.key, 1]));
   for (const f of faults) {
     const given = causeGivenSign(f, experience);
-    const listed = causes.filter((c) => c.of.some((o) => o.fault === f.slug));
-    const rest = causes.length - listed.length;
-    const kept = rest > 0 && listed.length > 0 ? UNLISTED_SHARE : 0;
+    const listed = causes.some((c) => c.of.some((o) => o.fault === f.slug));
     for (const c of causes) {
       const here = c.of.filter((o) => o.fault === f.slug);
       const share =
-        listed.length === 0
-          ? 1
-          : here.length > 0
-            ? (1 - kept) * here.reduce((sum, o) => sum + (given.get(o.id) ?? 0), 0)
-            : kept / rest;
+        here.length > 0
+          ? here.reduce((sum, o) => sum + (given.get(o.id) ?? 0), 0)
+          : listed
+            ? UNLISTED_SHARE
+            : 1;
       belief.set(c.key, belief.get(c.key)! * share);
     }
   }

@@ -38,12 +38,12 @@ const tried = (text: string, outcome: Tried['outcome']): Tried => ({
 const asked = (check: string, result: string | null) => ({ fault: 'knee', check, result });
 
 describe('the next step', () => {
-  it('asks what tells most, with its reason and the others beside it', () => {
+  it('asks what saves most, with its reason and the others beside it', () => {
     const a = advise(input());
     expect(a.next).toBe('ask');
     expect(a.check!.check).toBe('Band.');
     expect(a.otherChecks.map((c) => c.check)).toEqual(['Count.']);
-    expect(a.why).toMatch(/tells most: of 3\.0 causes in play it is expected to leave 1\.\d/);
+    expect(a.why).toMatch(/saves most: of 3\.0 causes in play it is expected to leave 1\.\d/);
     expect(a.expectedSetsAfterCheck!).toBeLessThan(a.expectedSets);
   });
 
@@ -75,6 +75,81 @@ describe('the next step', () => {
     expect(a.expectedSets).toBeCloseTo(1.26, 12);
     expect(a.next).toBe('try');
     expect(a.why).toContain('fewer sets than asking');
+  });
+
+  it('asks what saves more sets rather than what tells more', () => {
+    // Three of four causes have one cheap answer: only the fourth is worth telling apart.
+    const f = deskFault('knee', ['a', 'b', 'c', 'd'], {
+      checks: [
+        deskCheck('Tells more.', { a: ['a'], b: ['b'], rest: ['c', 'd'] }),
+        deskCheck('Saves more.', { d: ['d'], rest: ['a', 'b', 'c'] }),
+      ],
+      answers: [
+        answer('Cue.', { causes: ['a', 'b', 'c'] }),
+        answer('Range.', { answerKind: 'less range or more aid', causes: ['d'] }),
+      ],
+    });
+    const a = advise(input({ faults: [f] }));
+    expect(a.check!.check).toBe('Saves more.');
+    expect(a.otherChecks[0]!.gainBits).toBeGreaterThan(a.check!.gainBits);
+    expect(a.otherChecks[0]!.setsAfter).toBeGreaterThan(a.check!.setsAfter);
+  });
+
+  it('goes on to the answers when two checks could not be told', () => {
+    const now = { checks: [asked('Band.', null), asked('Count.', null)], tried: [], felt: [] };
+    const three = deskFault('knee', ['weak', 'unaware', 'foot'], {
+      ...knee,
+      checks: [...knee.checks, deskCheck('Foot.', { flat: ['foot'], high: ['weak', 'unaware'] })],
+    });
+    expect(advise(input({ faults: [three], now })).next).toBe('try');
+    expect(advise(input({ faults: [three], now })).why).toContain('could not be told');
+    const one = { ...now, checks: now.checks.slice(0, 1) };
+    expect(advise(input({ faults: [three], now: one })).next).toBe('ask');
+  });
+
+  it('does not offer a check, nor an easier variation, whose kit is taken or not in the hall', () => {
+    const band = { slug: 'band', name: 'Band', inHall: 2 };
+    const checked = {
+      ...knee,
+      checks: knee.checks.map((c) => (c.text === 'Band.' ? { ...c, kit: [[band]] } : c)),
+      answers: knee.answers.map((a) => (a.text === 'Sit to stand.' ? { ...a, kit: [[box, band]] } : a)),
+    };
+    const checks = (without: string[]) => {
+      const a = advise(input({ faults: [checked], without }));
+      return [a.check, ...a.otherChecks].map((c) => c?.check);
+    };
+    expect(checks([])).toContain('Band.');
+    expect(checks(['band'])).toEqual(['Count.']);
+    const easier = (without: string[]) =>
+      advise(input({ faults: [checked], without })).answers.find((a) => a.text === 'Sit to stand.')!.missing;
+    // Either piece will do.
+    expect(easier(['box'])).toBeNull();
+    expect(easier(['box', 'band'])).toBe('Box is taken');
+    const none = { ...knee, answers: [answer('Box.', { kit: [[{ ...box, inHall: 0 }]] })] };
+    expect(advise(input({ faults: [none] })).answers[0]!.missing).toBe('the hall has no box');
+  });
+
+  it('keeps a cause in play that is exactly a third as likely', () => {
+    const f = deskFault('knee', ['a*6', 'b*2'], {
+      answers: [
+        answer('For b.', { causes: ['b'] }),
+        answer('For a.', { answerKind: 'set-up change', causes: ['a'] }),
+      ],
+    });
+    expect(advise(input({ faults: [f] })).answers.map((a) => a.text)).toEqual(['For b.', 'For a.']);
+  });
+
+  it('ends with “better” only the sign that it was for', () => {
+    const back = deskFault('back', ['x', 'y'], { answers: [answer('Brace.', { causes: ['x', 'y'] })] });
+    const two = (...t: Tried[]) =>
+      advise(input({ faults: [knee, back], now: { checks: [], tried: t, felt: [] } }));
+    const half = two(tried('Open.', 'better'));
+    expect(half.next).toBe('try');
+    expect(half.better).toEqual(['Fault knee']);
+    expect(half.answers.map((a) => a.text)).toEqual(['Brace.']);
+    const both = two(tried('Open.', 'better'), { ...tried('Brace.', 'better'), fault: 'back' });
+    expect(both.next).toBe('solved');
+    expect(both.why).toBe('It helped: Brace.');
   });
 
   it('goes on when nobody can tell, with the next best check', () => {

@@ -1,3 +1,4 @@
+export { CHECK_COST, NO_ANSWER_COST } from './answers.ts';
 export type { DeskAnswer } from './answers.ts';
 export { CASE_ENDS, TRY_OUTCOMES } from './case.ts';
 export type { CaseEnd, Checked, FaultCase, FeltAt, Seen, Tried, TryOutcome } from './case.ts';
@@ -17,5 +18,7 @@ export { faultFigure } from './picture.ts';
 export type { Proportion } from './proportion.ts';
 export { NEVER_HELPED_TRIES, agreementReport, answersReport, faultsWhere, partedOn } from './report.ts';
 export type { AgreementRow, AnswerRow, RatedTwice, WhereRow } from './report.ts';
+export { tellsOf } from './tells.ts';
+export type { CheckTells } from './tells.ts';
 export { SENSES, mayBeOneSided, missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './signs.ts';
 export type { Sense } from './signs.ts';

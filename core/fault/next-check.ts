@@ -1,6 +1,7 @@
 import { resultGivenCause, updated } from './causes.ts';
 import type { Beliefs, Cause, DeskFault } from './causes.ts';
 import type { Experience } from './experience.ts';
+import type { KitGroup } from '../library/index.ts';
 
 /** Entropy in bits, −Σ p·log2 p (Shannon 1948, A Mathematical Theory of Communication). */
 export const entropyBits = (beliefs: Beliefs): number =>
@@ -43,18 +44,24 @@ export function checkValue(
   };
 }
 
-/** All checks not yet asked, what tells most first; equal ones in the order of the library. */
+/** All checks not yet asked whose kit is at hand, what tells most first; equal ones in the order of the library. */
 export function rankedChecks(
   beliefs: Beliefs,
   causes: readonly Cause[],
   faults: readonly DeskFault[],
   asked: readonly { fault: string; check: string }[],
   experience: Experience,
+  atHand: (group: KitGroup) => boolean = () => true,
 ): CheckValue[] {
   return faults
     .flatMap((f) =>
       f.checks
-        .filter((c) => c.results.length > 1 && !asked.some((a) => a.fault === f.slug && a.check === c.text))
+        .filter(
+          (c) =>
+            c.results.length > 1 &&
+            c.kit.every(atHand) &&
+            !asked.some((a) => a.fault === f.slug && a.check === c.text),
+        )
         .map((c) => checkValue(beliefs, causes, f, c, experience)),
     )
     .sort((a, b) => b.gainBits - a.gainBits);

@@ -1,5 +1,5 @@
-import { FELT_KINDS } from '../terms/index.ts';
-import type { FeltKind, Laterality, Phase, Region, View } from '../terms/index.ts';
+import { FELT_KINDS, sameFelt } from '../terms/index.ts';
+import type { Felt, Laterality, Phase, View } from '../terms/index.ts';
 import type { ResolvedVariation } from '../library/index.ts';
 import type { DeskFault } from './causes.ts';
 
@@ -51,9 +51,9 @@ export interface FeltReading {
 /** What a sensation means on a variation: what the sheet says, and the faults it goes with. */
 export function readFelt(
   v: Pick<ResolvedVariation, 'wanted' | 'tolerated' | 'unwanted'> & { faults: readonly DeskFault[] },
-  felt: { region: Region; kind: FeltKind },
+  felt: Felt,
 ): FeltReading {
-  const is = (f: { region: Region; kind: FeltKind }) => f.region === felt.region && f.kind === felt.kind;
+  const is = (f: Felt) => sameFelt(f, felt);
   const unwanted = v.unwanted.find(is);
   return {
     faults: v.faults.filter((f) => f.felt.some(is)).map((f) => f.slug),
@@ -69,10 +69,7 @@ export function readFelt(
 }
 
 /** Sensations that are asked for and were not named: what is missing says something too. */
-export const missingFelt = (
-  wanted: readonly { region: Region; kind: FeltKind }[],
-  felt: readonly { region: Region; kind: FeltKind }[],
-): { region: Region; kind: FeltKind }[] =>
+export const missingFelt = (wanted: readonly Felt[], felt: readonly Felt[]): Felt[] =>
   wanted
-    .filter((w) => !felt.some((f) => f.region === w.region && f.kind === w.kind))
+    .filter((w) => !felt.some((f) => sameFelt(f, w)))
     .sort((a, b) => FELT_KINDS.indexOf(a.kind) - FELT_KINDS.indexOf(b.kind));

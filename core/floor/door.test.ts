@@ -82,6 +82,7 @@ describe('what is logged, through the door', () => {
       painSide: null,
       sleepH: 7,
       atEase: 8,
+      sore: [{ region: 'calf' as const, side: null, days: 2 }],
       note: 'Late shift',
     };
     expect(closed.checkIn(asked)).toEqual({
@@ -90,6 +91,7 @@ describe('what is logged, through the door', () => {
       painSide: null,
       sleepH: null,
       atEase: null,
+      sore: null,
       note: '',
     });
     expect(open.checkIn(asked)).toEqual(asked);

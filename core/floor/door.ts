@@ -3,6 +3,17 @@ import type { Decision } from '../ladder/index.ts';
 import type { LoggedSet } from '../log/index.ts';
 import type { Felt, Region, Side } from '../terms/index.ts';
 
+/** The questions before work, none of them asked. */
+export const NOT_ASKED = {
+  pain: null,
+  painRegion: null,
+  painSide: null,
+  sleepH: null,
+  atEase: null,
+  sore: null,
+  note: '',
+} as const;
+
 declare const shown: unique symbol;
 /**
  * Something about a person as its reader may see it. Answers ask for it, and a door alone makes it: what has not gone
@@ -81,8 +92,7 @@ const CLOSED: Door = {
       advance: maskJudged(d.advance),
       stepBack: maskJudged(d.stepBack),
     }),
-  checkIn: (row) =>
-    pass({ ...row, pain: null, painRegion: null, painSide: null, sleepH: null, atEase: null, note: '' }),
+  checkIn: (row) => pass({ ...row, ...NOT_ASKED }),
   case: (row) => pass({ ...row, pain: null, note: '', felt: painless(row.felt) }),
   trials: (row) =>
     pass({

@@ -1,4 +1,4 @@
-export { coverDoor, doorFor } from './door.ts';
+export { NOT_ASKED, coverDoor, doorFor } from './door.ts';
 export type { Door, Shown } from './door.ts';
 export { judge, revisionsRead } from './judge.ts';
 export type { Floor } from './judge.ts';

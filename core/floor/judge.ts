@@ -2,7 +2,8 @@ import type { Decision, Standing } from '../ladder/index.ts';
 import type { IsoDate } from '../terms/index.ts';
 import type { Ladder, ShelfInForce } from '../library/index.ts';
 import type { PersonRecords } from './records.ts';
-import { decide, heldLevels } from '../ladder/index.ts';
+import { branchesOf } from '../library/index.ts';
+import { decide, heldLevels, isOpen } from '../ladder/index.ts';
 import { ofLibrary, readingOfLadder } from './readings.ts';
 /** What the floor is read from: the library in force and the hall's day. */
 export interface Floor {
@@ -47,9 +48,10 @@ export function judge(
 ): Judgement {
   if (!standing) return { standing: null, decision: null, failure: null };
   try {
-    const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, records.answers, standing.stage);
+    const { settled, facts, loweringS } = readingOfLadder(inForce, ladder, records.answers, standing);
     const { sets, earlierSessions, sessionsOnLadder } = records.evidence(ladder.slug);
     const trained = records.trained.get(ladder.pattern);
+    const held = heldLevels(inForce.shelf.all('ladder'), records.standings);
     const decision = decide({
       ladder: settled,
       facts,
@@ -64,7 +66,10 @@ export function judge(
       stops: records.stops,
       clearances: records.clearances,
       kit: ofLibrary(inForce).kit,
-      heldElsewhere: heldLevels(inForce.shelf.all('ladder'), records.standings),
+      heldElsewhere: held,
+      branches: branchesOf(inForce.shelf, ladder)
+        .filter((b) => !records.standings.has(b.slug) && isOpen(b, held))
+        .map((b) => b.name),
       massKg: records.massKg,
       signOffs: records.signOffs,
       nameOf: ofLibrary(inForce).nameOf,

@@ -12,7 +12,7 @@ import {
   targetAt,
 } from '../ladder/index.ts';
 import { sideWorkOf, sidesApart } from '../terms/index.ts';
-import type { CountedIn, Pattern, SideWork, Stage } from '../terms/index.ts';
+import type { CountedIn, Form, Pattern, SideWork, Stage } from '../terms/index.ts';
 import type { CueTried, NextSet, Outcome, Plan, Target } from '../ladder/index.ts';
 import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
@@ -22,8 +22,7 @@ import { painfulDays } from './records.ts';
 import type { PersonRecords } from './records.ts';
 import { judge } from './judge.ts';
 import { sidesDiffer } from '../log/index.ts';
-import { levelOf, readingOfLadder } from './readings.ts';
-import { resolve } from '../library/index.ts';
+import { levelOf, readingOfLadder, readingOfVariation } from './readings.ts';
 /** One thing to keep an eye on before a set. */
 export interface Watch {
   kind: 'fault' | 'restriction' | 'cue works' | 'cue failed' | 'pain' | 'sides';
@@ -52,12 +51,14 @@ export interface TodayLine {
   oneSided: boolean;
   /** How the sides work. */
   sides: SideWork;
+  /** What is asked today. */
   target: Target;
-  /** What is asked today, and why; null where it could not be computed. */
+  /** The same with why; null where it could not be computed. */
   plan: Plan | null;
   next: NextSet | null;
   /** Sets of the variation that the next one follows from, of earlier days. */
   recent: Shown<LoggedSet>[];
+  form: Form;
   /** What decisions know of the variation, as far as the next set needs it. */
   countedIn: CountedIn;
   severities: VariationFacts['severities'];
@@ -66,7 +67,7 @@ export interface TodayLine {
   wayOnDue: boolean;
   watch: Watch[];
   /** The three cues for this person, those that worked first, those that failed last. */
-  cues: { slug: string; text: string; record: 'works' | 'failed' | null }[];
+  cues: { slug: string; text: string; plain: string | null; record: 'works' | 'failed' | null }[];
   ifItGoesWrong: string[];
   /** Equipment that may be taken, for what can be given instead. */
   kit: { slug: string; name: string }[];
@@ -99,8 +100,8 @@ export interface LineInput {
   floor: Floor;
   ladder: Ladder;
   own: PersonRecords;
-  /** The sets that told aids last, of what is done now. */
-  withAids: readonly LoggedSet[];
+  /** The sets that told aids and settings last, of what is done now. */
+  withSettings: readonly LoggedSet[];
   tried: readonly CueTried[];
   door: Door;
 }
@@ -137,6 +138,7 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
       plan: null,
       next: null,
       recent: [],
+      form: 'sets',
       countedIn: main.countedIn,
       severities: {},
       wayOn: null,
@@ -151,12 +153,12 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
 }
 
 /** What one person does on one ladder today; null where they do not stand on it. */
-export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput): TodayLine | null {
+export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineInput): TodayLine | null {
   const { inForce, today: date } = floor;
   const { shelf } = inForce;
   const { standing, decision, failure } = judge(floor, ladder, own, { foretell: false });
   if (!standing) return null;
-  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers, standing.stage);
+  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers, standing);
   const level = levelOf(settled, standing.level);
   if (!level) return null;
   const stage = standing.stage ?? level.stage;
@@ -164,13 +166,12 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
   const slug = stopped ? null : decision ? decision.variation : level.main;
   const known = slug === null ? undefined : facts.get(slug);
   const raw = slug === null ? undefined : shelf.get('variation', slug);
-  const read = raw && resolve(raw, shelf, { stage, answers: own.answers });
+  const read = raw && readingOfVariation(inForce, raw, { stage, answers: own.answers });
   const shown = decision && door.decision(decision);
-  const target = targetAt(level.dose, standing.taken);
-  const plan: Plan = shown?.plan ?? planAt(target);
+  const plan: Plan = shown?.plan ?? planAt(targetAt(level.dose, standing.taken));
   const { sets } = own.evidence(ladder.slug);
   const seen = new Set(sets.map((s) => s.id));
-  const all = [...sets, ...withAids.filter((s) => !seen.has(s.id))];
+  const all = [...sets, ...withSettings.filter((s) => !seen.has(s.id))];
   const record = cueRecord(tried, slug ?? '');
   // The decision names the first way on still open, whether it is due or not.
   const wayOn = decision?.grow.next ?? null;
@@ -191,11 +192,13 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
     variationName: raw?.name ?? null,
     variationNote: decision?.variationNote ?? null,
     oneSided: known?.oneSided ?? false,
-    sides: raw ? sideWorkOf(raw) : 'together',
-    target,
+    // The sides change inside a round.
+    sides: raw && !known?.inIntervals ? sideWorkOf(raw) : 'together',
+    target: plan.target,
     plan,
     next: known ? nextSet(all, known, plan, date) : null,
     recent: setsToFollow(all, slug ?? '', date).map(door.set),
+    form: standing.form ?? 'sets',
     countedIn: known?.countedIn ?? 'repetitions',
     severities: known?.severities ?? {},
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
@@ -206,6 +209,7 @@ export function lineOf({ floor, ladder, own, withAids, tried, door }: LineInput)
       .map((c) => ({
         slug: c.slug,
         text: c.text,
+        plain: c.plain,
         record: record.works.includes(c.slug) ? 'works' : record.failed.includes(c.slug) ? 'failed' : null,
       })),
     ifItGoesWrong: read?.lines.ifItGoesWrong ?? [],

@@ -55,7 +55,9 @@ export function overviewLines(
   const { inForce, today } = floor;
   const faultName = (slug: string) => inForce.shelf.get('fault', slug)?.name ?? slug;
   const unseen = own.lastSession === null ? null : daysBetween(own.lastSession, today);
-  return laddersOf(inForce.shelf).map((ladder): PersonLine => {
+  // A branch that was not opened is nobody's yet.
+  const ladders = laddersOf(inForce.shelf).filter((l) => !l.branchOf || own.standings.has(l.slug));
+  return ladders.map((ladder): PersonLine => {
     const { standing, decision, failure } = judge(floor, ladder, own, { foretell: false });
     const shown = decision && door.decision(decision);
     const index = ladder.levels.findIndex((l) => l.id === standing?.level);

@@ -1,7 +1,16 @@
 import { resolve, resolveLadder } from '../library/index.ts';
-import type { Ladder, SettledLadder, SettledLevel, ShelfInForce } from '../library/index.ts';
-import type { Pattern, Stage } from '../terms/index.ts';
-import { factsOf } from '../ladder/index.ts';
+import type {
+  ForPerson,
+  Ladder,
+  ResolvedVariation,
+  SettledLadder,
+  SettledLevel,
+  ShelfInForce,
+  Variation,
+} from '../library/index.ts';
+import type { Form, Pattern, Stage } from '../terms/index.ts';
+import { factsInForm, factsOf, ladderInForm } from '../ladder/index.ts';
+import type { Standing } from '../ladder/index.ts';
 import type { NameOfLevel } from '../criterion/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 
@@ -16,20 +25,20 @@ export interface LadderReading {
 
 const perShelf = new WeakMap<ShelfInForce, Map<string, LadderReading>>();
 
-/** The reading of a ladder for given answers and stage, kept as long as the library stays as it is. */
+/** The reading of a ladder for given answers, stage and form, kept as long as the library stays as it is. */
 export function readingOfLadder(
   inForce: ShelfInForce,
   ladder: Ladder,
   answers: Readonly<Record<string, string>> = {},
-  stage?: Stage,
+  { stage, form = 'sets' }: Pick<Standing, 'stage' | 'form'> = {},
 ): LadderReading {
   const inLibrary = inForce.shelf.get('ladder', ladder.slug) === ladder;
   // An edited ladder that is only being tried is read anew.
-  if (!inLibrary) return read(inForce, ladder, answers, stage);
+  if (!inLibrary) return read(inForce, ladder, answers, stage, form);
   const kept = perShelf.get(inForce) ?? new Map<string, LadderReading>();
   perShelf.set(inForce, kept);
-  const key = JSON.stringify([ladder.slug, stage ?? null, Object.entries(answers).sort()]);
-  const found = kept.get(key) ?? read(inForce, ladder, answers, stage);
+  const key = JSON.stringify([ladder.slug, stage ?? null, form, Object.entries(answers).sort()]);
+  const found = kept.get(key) ?? read(inForce, ladder, answers, stage, form);
   kept.set(key, found);
   return found;
 }
@@ -39,6 +48,7 @@ function read(
   raw: Ladder,
   answers: Readonly<Record<string, string>>,
   stage: Stage | undefined,
+  form: Form,
 ): LadderReading {
   const { shelf } = inForce;
   const facts = new Map<string, VariationFacts>(ofPattern(inForce, raw.pattern));
@@ -51,7 +61,24 @@ function read(
       loweringS.set(slug, variation.tempo.loweringS);
     }
   }
-  return { raw, settled: resolveLadder(raw, shelf, answers), facts, loweringS };
+  const settled = ladderInForm(resolveLadder(raw, shelf, answers), form);
+  return { raw, settled, facts: factsInForm(settled, facts, form), loweringS };
+}
+
+const sheets = new WeakMap<ShelfInForce, Map<string, ResolvedVariation>>();
+
+/** A variation as it reads for somebody, kept as long as the library stays as it is. */
+export function readingOfVariation(
+  inForce: ShelfInForce,
+  variation: Variation,
+  person: ForPerson,
+): ResolvedVariation {
+  const kept = sheets.get(inForce) ?? new Map<string, ResolvedVariation>();
+  sheets.set(inForce, kept);
+  const key = JSON.stringify([variation.slug, person.stage, Object.entries(person.answers).sort()]);
+  const found = kept.get(key) ?? resolve(variation, inForce.shelf, person);
+  kept.set(key, found);
+  return found;
 }
 
 const ofPatterns = new WeakMap<ShelfInForce, Map<Pattern, [string, VariationFacts][]>>();

@@ -42,13 +42,15 @@ export function countsAt(of: CountsInput): Counted {
       .flatMap((s) => s.sets)
       // What another decision stood on that day was done for the level before.
       .filter((s) => !(s.date === since && usedUp.has(s.id)))
-      // Repetitions inside rounds are not clean repetitions.
-      .filter((s) => s.rounds === null || facts.get(s.variation)?.countedIn === 'rounds'),
+      .filter((s) => isInForm(s, facts)),
   );
   const whole = sessions.filter((s) => s.sets.every((x) => x.lighter !== true));
   const kind = facts.get(level.main)?.loadKind;
   const earns = (s: LoggedSet) =>
-    s.variation === level.main || !isLoaded(level) || facts.get(s.variation)?.loadKind === kind;
+    s.variation === level.main ||
+    !isLoaded(level) ||
+    facts.get(s.variation)?.loadKind === kind ||
+    (!asksLoad(level.advance) && ownLoadOf(level, s.variation) !== undefined);
   const ofPattern = sets.filter(isOfPattern);
   return {
     sessions,
@@ -58,6 +60,12 @@ export function countsAt(of: CountsInput): Counted {
     ofPattern: ofPattern.filter((s) => s.date >= since),
     days: [...new Set(ofPattern.map((s) => s.date))].sort(),
   };
+}
+
+/** Whether a set is in the form that is worked in: repetitions inside rounds are not clean repetitions, nor the reverse. */
+export function isInForm(s: Pick<LoggedSet, 'rounds' | 'variation'>, facts: FactsBySlug): boolean {
+  const v = facts.get(s.variation);
+  return v?.inIntervals ? s.rounds !== null : s.rounds === null || v?.countedIn === 'rounds';
 }
 
 const asksLoad = (c: Criterion): boolean => leavesOf(c).some((a) => a.kind === 'load');
@@ -70,6 +78,19 @@ export const isLoaded = (level: SettledLevel): boolean =>
 export function floorOf(level: SettledLevel, advance: Criterion, facts: FactsBySlug): number | undefined {
   if (!level.dose.loadKg || asksLoad(advance)) return undefined;
   return totalKg({ loadKg: level.dose.loadKg, variation: level.main }, facts) ?? undefined;
+}
+
+/** What an equal with another kind of load is done with on arrival, kg one weight; undefined: nothing of its own. */
+export const ownLoadOf = (level: SettledLevel, variation: string): number | undefined =>
+  level.equalLoads?.find((e) => e.variation === variation)?.loadKg;
+
+/** The same in all, by variation. */
+export function floorsOfEquals(level: SettledLevel, facts: FactsBySlug): Map<string, number> {
+  const floors = (level.equalLoads ?? []).map((e): [string, number | null] => [
+    e.variation,
+    totalKg(e, facts),
+  ]);
+  return new Map(floors.filter((f): f is [string, number] => f[1] !== null));
 }
 
 /**

@@ -1,6 +1,6 @@
 import { barredHere, steppedBack, stopped } from './back.ts';
 import type { Decision, DecisionInput } from './decision.ts';
-import { grown, held, movedUp } from './up.ts';
+import { grown, held, movedUp, trainedOnly } from './up.ts';
 import { weigh } from './weighed.ts';
 
 /**
@@ -10,5 +10,5 @@ import { weigh } from './weighed.ts';
  */
 export function decide(input: DecisionInput): Decision {
   const w = weigh(input);
-  return stopped(w) ?? barredHere(w) ?? steppedBack(w) ?? movedUp(w) ?? grown(w) ?? held(w);
+  return stopped(w) ?? barredHere(w) ?? steppedBack(w) ?? trainedOnly(w) ?? movedUp(w) ?? grown(w) ?? held(w);
 }

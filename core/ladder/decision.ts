@@ -1,4 +1,4 @@
-import type { IsoDate, LoadKind, Region, Role, Stage } from '../terms/index.ts';
+import type { Form, IsoDate, LoadKind, Region, Role, Stage } from '../terms/index.ts';
 import type { SettledLadder } from '../library/index.ts';
 import type { Judged, NameOfLevel, Reason, SignOff } from '../criterion/index.ts';
 import type { FactsBySlug, LoggedSet, SideDifference } from '../log/index.ts';
@@ -22,6 +22,10 @@ export interface Standing {
   role?: Role;
   /** The stage they are read at; absent: that of the level. */
   stage?: Stage;
+  /** Absent: in sets. */
+  form?: Form;
+  /** Ways on taken in the other form. */
+  takenOther?: TakenWay[];
   /** First arrival on the ladder. */
   first?: IsoDate;
   /** Body mass when they arrived at the level: shares of it are fixed by it; absent: as it is now. */
@@ -56,6 +60,8 @@ export interface DecisionInput {
   /** What one weight of a kind can be, kg; absent: the usual steps. */
   loads?: Partial<Record<LoadKind, readonly number[]>>;
   signOffs?: readonly SignOff[];
+  /** Names of the branches that leave this ladder, are open to the person and not begun. */
+  branches?: readonly string[];
   nameOf?: NameOfLevel;
   /** False leaves out how soon the advance can be met, which takes longer than the decision itself. */
   foretell?: boolean;

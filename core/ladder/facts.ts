@@ -1,5 +1,5 @@
 import { sideWorkOf, sidesApart } from '../terms/index.ts';
-import type { Aid, Joint, LoadPlace, Region } from '../terms/index.ts';
+import type { Aid, Joint, LoadPlace, Region, Setting } from '../terms/index.ts';
 import type { ResolvedVariation, Variation } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 
@@ -27,19 +27,26 @@ export function factsOf(v: ResolvedVariation): VariationFacts {
     aids: aidsOf(v.source),
     hasTempo: Object.values(v.source.tempo).some((s) => s > 0),
     wanted: v.wanted,
-    unwanted: v.unwanted.map(({ region, kind }) => ({ region, kind })),
+    unwanted: v.unwanted.map(({ suggests: _why, ...felt }) => felt),
   };
 }
 
-const HELD_BY_HAND: readonly Variation['support'][] = ['wall', 'chair or pole', 'strap', 'hands of a coach'];
+const HELD_BY_HAND: readonly Variation['support'][] = ['wall', 'chair or pole', 'strap'];
 
 /** Aids that a variation is usually done with; a band that is its load is no help, one that helps is named by the level. */
-export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support'>): Aid[] {
+export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support' | 'aids'>): readonly Aid[] {
+  if (v.aids) return v.aids;
   const aids: Aid[] = [];
   if (v.rangeTarget === 'box or pad height') aids.push('pads');
   if (HELD_BY_HAND.includes(v.support)) aids.push('hand support');
+  if (v.support === 'hands of a coach') aids.push("coach's hands");
+  if (v.support === 'toe of the other foot') aids.push('other foot');
   return aids;
 }
+
+/** Settings that are noted with a variation; where it names none, what a band needs. */
+export const settingsNoted = (v: Pick<Variation, 'settings' | 'loadKind'>): readonly Setting[] =>
+  v.settings ?? (v.loadKind === 'band' ? ['band', 'band place'] : []);
 
 /** A load is what one weight says: in each hand where the reference load is given per hand. */
 const weightsOf = ({ mechanics }: Pick<Variation, 'mechanics'>): 1 | 2 =>

@@ -5,6 +5,7 @@ import type { Criterion } from '../criterion/index.ts';
 import type { SettledLevel } from '../library/index.ts';
 import { SIDES, daysBetween } from '../terms/index.ts';
 import type { Side } from '../terms/index.ts';
+import { floorsOfEquals } from './counts.ts';
 import type { Loads } from './loads.ts';
 import { amountAsked, nextStep } from './target.ts';
 import type { TakenWay, Target } from './target.ts';
@@ -230,8 +231,13 @@ function shortBy([first = [], second]: readonly number[][]): number {
   return Math.min(after(first, second), after(second, first));
 }
 
-function atTargetLoad(s: LoggedSet, loadKg: number, { main, facts }: Looked): boolean {
+function atTargetLoad(s: LoggedSet, loadKg: number, { main, facts, level }: GrowInput): boolean {
   const kg = totalKg(s, facts);
+  // An equal with another kind of load meets the load of arrival with its own; what was grown to is the main one's.
+  const own = floorsOfEquals(level, facts).get(s.variation);
+  if (own !== undefined && loadKg === level.dose.loadKg) {
+    return s.loadKind === facts.get(s.variation)?.loadKind && kg !== null && kg >= own - 0.001;
+  }
   return s.loadKind === main.loadKind && kg !== null && kg >= loadKg * main.weights - 0.001;
 }
 

@@ -1,4 +1,5 @@
 export { askedWords, evidenceWindow } from './asks.ts';
+export { isInForm } from './counts.ts';
 export { decide } from './decide.ts';
 export { OUTCOMES } from './decision.ts';
 export { permittedLevels } from './permits.ts';
@@ -8,20 +9,35 @@ export { concernsLevel, painToldIn } from './pain.ts';
 export type { PainTold } from './pain.ts';
 export { planAt } from './plan.ts';
 export type { Plan } from './plan.ts';
-export { aidsOf, factsOf } from './facts.ts';
-export { MEASURE_WORDS, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
-export type { MeasurePoint } from './measures.ts';
+export { factsInForm, factsInIntervals, ladderInForm } from './form.ts';
+export { aidsOf, factsOf, settingsNoted } from './facts.ts';
+export { MEASURE_WORDS, isUsed, measured, measuresIn, plannedAgainstDone, thresholdsOf } from './measures.ts';
+export type { MeasurePoint, UsedMeasure } from './measures.ts';
 export { nextSet, setsToFollow } from './next-set.ts';
 export type { NextSet } from './next-set.ts';
 export { overrideRefused } from './override.ts';
-export { EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS, beginsSimplest, placementStep } from './placement.ts';
-export type { Experience, PlacementStep, Trial, TrialResult } from './placement.ts';
+export {
+  EXPERIENCES,
+  MOST_TRIALS,
+  PLACEMENT_WAYS,
+  TRIAL_RESULTS,
+  beginsSimplest,
+  placementStep,
+} from './placement.ts';
+export type {
+  Experience,
+  PlacementInput,
+  PlacementStep,
+  PlacementWay,
+  Trial,
+  TrialResult,
+} from './placement.ts';
 export { readingOf } from './reading.ts';
 export { barSentence, barring, isInForce } from './restriction.ts';
 export type { Bar, Restriction } from './restriction.ts';
 export { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
-export { heldLevels, standingAfter } from './standing.ts';
-export type { MoveFact } from './standing.ts';
+export { heldLevels, isOpen, standingAfter } from './standing.ts';
+export type { MoveFact, MoveKind } from './standing.ts';
 export {
   STOPPING_PAIN,
   TELLING_DAYS,

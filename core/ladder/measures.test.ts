@@ -43,6 +43,25 @@ describe('measures over time', () => {
     expect(thresholdsOf('effort', c, null)).toEqual([8]);
     expect(thresholdsOf('rounds', c, null)).toEqual([]);
   });
+  it('are also the help that was used, which fades, and the numbers that were set', () => {
+    const used = (date: string, ordinal: number, pads: string, m: number) =>
+      set(date, {
+        ordinal,
+        doneReps: null,
+        effort: null,
+        aids: [{ name: 'pads', setting: pads }],
+        settings: [
+          { name: 'box height', value: m, side: null },
+          { name: 'footwear', value: 'barefoot', side: null },
+        ],
+      });
+    const sets = [used(D[1], 1, '0', 0.4), used(D[0], 2, '1', 0.45), used(D[0], 1, '2', 0.5)];
+    expect(measuresIn(sets, known)).toEqual(['pads', 'box height']);
+    expect(measured('pads', sets, known).map((p) => p.value)).toEqual([1, 0]);
+    expect(measured('box height', sets, known).map((p) => p.value)).toEqual([0.45, 0.4]);
+    // Without help all along there is nothing to draw.
+    expect(measuresIn([used(D[0], 1, '0', 0.4)], known)).toEqual(['box height']);
+  });
   it('set planned against done, day by day', () => {
     const sets = [
       set(D[1], { plannedReps: 10, doneReps: 10 }),

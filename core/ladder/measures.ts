@@ -1,7 +1,8 @@
 import type { Measure, Criterion } from '../criterion/index.ts';
-import { aboutAtom, leavesOf } from '../criterion/index.ts';
-import type { Side, IsoDate } from '../terms/index.ts';
-import { cleanReps, faultyReps } from '../log/index.ts';
+import { aboutAtom, aidUsed, leavesOf } from '../criterion/index.ts';
+import { AIDS, SETTING_NAMES, aboutSetting } from '../terms/index.ts';
+import type { Aid, Setting, Side, IsoDate } from '../terms/index.ts';
+import { bySetOrder, cleanReps, faultyReps } from '../log/index.ts';
 import type { FactsBySlug, LoggedSet } from '../log/index.ts';
 
 /** What a measure is called on an axis, with its unit. */
@@ -13,6 +14,21 @@ export const MEASURE_WORDS: Record<Measure, string> = {
   effort: 'effort of 10',
 };
 const MEASURES = Object.keys(MEASURE_WORDS) as Measure[];
+
+/** What is drawn over time besides: how much help was used, and what was set in numbers. */
+export type UsedMeasure = Aid | Setting;
+const USED: readonly UsedMeasure[] = [
+  ...AIDS,
+  ...SETTING_NAMES.filter((name) => aboutSetting(name).is === 'number'),
+];
+export const isUsed = (m: Measure | UsedMeasure): m is UsedMeasure => (USED as readonly string[]).includes(m);
+
+/** Amount of help (0 where it was noted that there was none), or the number that was set; null: not noted. */
+function usedIn(m: UsedMeasure, s: LoggedSet): number | null {
+  if ((AIDS as readonly string[]).includes(m)) return aidUsed(s, m as Aid);
+  const value = s.settings?.find((x) => x.name === m)?.value;
+  return typeof value === 'number' ? value : null;
+}
 
 export interface MeasurePoint {
   date: IsoDate;
@@ -29,7 +45,8 @@ export interface PlannedDone {
   done: number;
 }
 
-const valueOf = (measure: Measure, s: LoggedSet, facts: FactsBySlug): number | null => {
+const valueOf = (measure: Measure | UsedMeasure, s: LoggedSet, facts: FactsBySlug): number | null => {
+  if (isUsed(measure)) return usedIn(measure, s);
   switch (measure) {
     case 'clean repetitions':
       return cleanReps(s, facts);
@@ -44,16 +61,24 @@ const valueOf = (measure: Measure, s: LoggedSet, facts: FactsBySlug): number | n
   }
 };
 
-/** The best of each day and side (of effort the highest), dates ascending; warm-up sets are left out. */
-export function measured(measure: Measure, sets: readonly LoggedSet[], facts: FactsBySlug): MeasurePoint[] {
+/**
+ * The best of each day and side (of effort the highest), and of help and settings the last; dates ascending, warm-up sets
+ * are left out.
+ */
+export function measured(
+  measure: Measure | UsedMeasure,
+  sets: readonly LoggedSet[],
+  facts: FactsBySlug,
+): MeasurePoint[] {
   const best = new Map<string, MeasurePoint>();
-  for (const s of sets) {
+  for (const s of isUsed(measure) ? [...sets].sort(bySetOrder) : sets) {
     if (s.warmUp) continue;
     const value = valueOf(measure, s, facts);
     if (value === null) continue;
     const key = `${s.date} ${s.side ?? ''}`;
     const before = best.get(key);
-    if (!before || value > before.value) best.set(key, { date: s.date, side: s.side, value });
+    if (!before || isUsed(measure) || value > before.value)
+      best.set(key, { date: s.date, side: s.side, value });
   }
   return [...best.values()].sort((a, b) =>
     a.date < b.date ? -1 : a.date > b.date ? 1 : (a.side ?? '') < (b.side ?? '') ? -1 : 1,
@@ -61,8 +86,11 @@ export function measured(measure: Measure, sets: readonly LoggedSet[], facts: Fa
 }
 
 /** The measures of which there is any point. */
-export const measuresIn = (sets: readonly LoggedSet[], facts: FactsBySlug): Measure[] =>
-  MEASURES.filter((m) => measured(m, sets, facts).length > 0);
+export const measuresIn = (sets: readonly LoggedSet[], facts: FactsBySlug): (Measure | UsedMeasure)[] => [
+  ...MEASURES.filter((m) => measured(m, sets, facts).length > 0),
+  // Help that was never used has no line.
+  ...USED.filter((m) => measured(m, sets, facts).some((p) => p.value > 0)),
+];
 
 /** What the criterion asks of the measure: where the thresholds are drawn. Loads in % of body mass need the mass. */
 export function thresholdsOf(measure: Measure, c: Criterion, massKg: number | null): number[] {

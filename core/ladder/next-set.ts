@@ -1,5 +1,5 @@
-import { amountOf, dayOf, weakerSide, bySetOrder, lastAids } from '../log/index.ts';
-import type { Side, IsoDate } from '../terms/index.ts';
+import { amountOf, dayOf, weakerSide, bySetOrder, lastAids, lastSettings } from '../log/index.ts';
+import type { Side, IsoDate, SettingUsed } from '../terms/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
 import { isAid } from '../terms/index.ts';
 import type { Plan } from './plan.ts';
@@ -16,10 +16,14 @@ export interface NextSet {
   reps: number | null;
   holdS: number | null;
   rounds: number | null;
+  /** Seconds of work in a round; null: nothing is said. */
+  workS: number | null;
   loadKg: number | null;
-  /** Aids as planned now, other settings as last time; null where none are known. */
+  /** Aids as planned now, others as last time; null where none are known. */
   aids: { name: string; setting: string }[] | null;
-  /** The day the settings come from. */
+  /** What is set on the floor or the kit, as last time; null where nothing is known. */
+  settings: SettingUsed[] | null;
+  /** The day that aids and settings come from. */
   settingsFrom: IsoDate | null;
   /** What was done last, in words. */
   last: string | null;
@@ -107,9 +111,10 @@ export function nextSet(
 
   const last = lastAids(own, v.slug);
   const planned = (target?.aids ?? []).map((a) => ({ name: a.aid, setting: String(a.amount) }));
-  const kept = (last?.aids ?? []).filter((a) => !planned.some((p) => p.name === a.name));
+  const set = lastSettings(own, v.slug, side);
+  const kept = (last?.used ?? []).filter((a) => !planned.some((p) => p.name === a.name));
   for (const { aid, amount } of target?.aids ?? []) {
-    const before = last?.aids.find((a) => a.name === aid);
+    const before = last?.used.find((a) => a.name === aid);
     if (before && isAid(before.name) && Number(before.setting) > amount) {
       why.push(`Less of ${aid} than last time: ${amount} instead of ${before.setting}.`);
     }
@@ -126,9 +131,14 @@ export function nextSet(
     reps,
     holdS,
     rounds,
+    workS: rounds === null ? null : (target?.workS ?? null),
     loadKg: target?.loadKg ?? loads.at(-1)?.loadKg ?? null,
     aids: planned.length + kept.length > 0 || last ? [...planned, ...kept] : null,
-    settingsFrom: last?.date ?? null,
+    settings: set?.used ?? null,
+    settingsFrom: [last?.date, set?.date].reduce<IsoDate | null>(
+      (d, x) => (x && (!d || x > d) ? x : d),
+      null,
+    ),
     last: plan?.last ?? null,
     lighter: plan?.lighter ?? false,
     why,
@@ -139,13 +149,14 @@ export function nextSet(
 /** Days of a variation that the next set may follow from. */
 const FOLLOWED_DAYS = 3;
 
-/** The sets that the next one follows from: of the newest days before the date, of the last side test, and those that told aids last. */
+/** The sets that the next one follows from: of the newest days before the date, of the last side test, and those that told aids or settings last. */
 export function setsToFollow(sets: readonly LoggedSet[], variation: string, date: IsoDate): LoggedSet[] {
   const own = sets.filter((s) => s.variation === variation && s.date < date);
   const days = (of: readonly LoggedSet[]) => [...new Set(of.map((s) => s.date))].sort();
   const keep = new Set([
     ...days(own).slice(-FOLLOWED_DAYS),
     days(own.filter((s) => s.aids !== null)).at(-1),
+    days(own.filter((s) => s.settings !== null)).at(-1),
     days(own.filter((s) => s.sideTest)).at(-1),
   ]);
   return own.filter((s) => keep.has(s.date));

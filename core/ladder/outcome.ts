@@ -5,7 +5,7 @@ import { daysBetween } from '../terms/index.ts';
 import type { IsoDate } from '../terms/index.ts';
 import type { Decision, Outcome } from './decision.ts';
 import { newestOf, placeWords } from './pain.ts';
-import { chooseVariation, restrictionSentence } from './permits.ts';
+import { restrictionSentence } from './permits.ts';
 import { planOf } from './plan-today.ts';
 import type { Plan } from './plan.ts';
 import { needsOf } from './weighed.ts';
@@ -37,9 +37,9 @@ export function resultOf(
     sides,
     target,
     referral,
+    choice,
   } = w;
   const plan = planOf(w);
-  const choice = chooseVariation(level, input, restrictions);
   const earliestSessions =
     advance.judgement === 'met'
       ? 0
@@ -79,7 +79,7 @@ export function resultOf(
 function remarksOf(w: Weighed, plan: Plan): Reason[] {
   const { input, today, level, sets, counted, pains, from } = w;
   const elsewhere = newestOf(pains.elsewhere.filter((p) => p.date >= from));
-  const lost = needsOf(w, level);
+  const lost = needsOf(w, level, true);
   const lastWatched =
     input.lastWatched ??
     sets.filter((s) => s.watched).reduce<IsoDate | null>((d, s) => (d && d > s.date ? d : s.date), null);

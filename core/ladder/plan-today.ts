@@ -4,8 +4,10 @@ import { sideTests, weakerSide } from '../log/index.ts';
 import type { SideDifference } from '../log/index.ts';
 import { daysBetween } from '../terms/index.ts';
 import { sideLimitOf, withoutSides } from './asks.ts';
+import { ownLoadOf } from './counts.ts';
 import { aStepLower, asksLess, lastDone } from './plan.ts';
 import type { Plan } from './plan.ts';
+import type { Target } from './target.ts';
 import { isHere } from './weighed.ts';
 import type { Weighed } from './weighed.ts';
 
@@ -52,15 +54,24 @@ export function planOf(w: Weighed): Plan {
   if (sideTest) why.push(plain('A side test is due: each side to the first repetition that is not clean.'));
   if (extraSide)
     why.push(plain(`The ${extraSide} was behind in two side tests: one extra set on the ${extraSide}.`));
+  const doing = w.choice.variation ?? level.main;
   return {
-    target: asks,
-    last: lastDone(sets, level.main, today),
+    target: loadedFor(w, asks, doing),
+    last: lastDone(sets, doing, today),
     why,
     lighter,
     sideTest,
     extraSide,
     weaker,
   };
+}
+
+/** An equal with another kind of load is done with its own figure, never with the main movement's. */
+function loadedFor({ level, main, facts }: Weighed, target: Target, doing: string): Target {
+  if (doing === level.main || !target.loadKg || facts.get(doing)?.loadKind === main?.loadKind) return target;
+  const { loadKg: _not, ...rest } = target;
+  const own = ownLoadOf(level, doing);
+  return own === undefined ? rest : { ...rest, loadKg: own };
 }
 
 function sideTestDue(

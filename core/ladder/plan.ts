@@ -63,7 +63,7 @@ export function lastDone(sets: readonly LoggedSet[], variation: string, date: st
   const amounts = sides.length > 0 ? sides.join('; ') : of(day);
   const unit = seconds ? ' s' : rounds ? ' rounds' : '';
   const loads = [...new Set(day.flatMap((s) => s.loadKg ?? []))];
-  const load = loads.length ? ` with ${loads.join(' and ')} kg` : '';
+  const load = loads.length ? ` with ${loads.map((kg) => `${kg} kg`).join(' and ')}` : '';
   return `${amounts}${unit}${load} on ${last}`;
 }
 

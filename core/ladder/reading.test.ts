@@ -24,11 +24,19 @@ describe('how a person reads a variation', () => {
     expect(readingOf('goblet-squat', shelf, at('goblet', { stage: 'learning' })).stage).toBe('learning');
   });
   it('elsewhere on a ladder of theirs: at its stage, with no target', () => {
-    expect(readingOf('box-squat', shelf, standings)).toEqual({ stage: 'learning', target: null });
-    expect(readingOf('one-leg-squat', shelf, standings)).toEqual({ stage: 'advanced', target: null });
+    expect(readingOf('box-squat', shelf, standings)).toEqual({
+      stage: 'learning',
+      target: null,
+      ladder: null,
+    });
+    expect(readingOf('one-leg-squat', shelf, standings)).toEqual({
+      stage: 'advanced',
+      target: null,
+      ladder: null,
+    });
   });
   it('on no ladder of theirs, or on none at all: as somebody who knows the movement', () => {
-    expect(readingOf('floor-lift', shelf, standings)).toEqual({ stage: 'sound', target: null });
-    expect(readingOf('box-squat', shelf, new Map())).toEqual({ stage: 'sound', target: null });
+    expect(readingOf('floor-lift', shelf, standings)).toEqual({ stage: 'sound', target: null, ladder: null });
+    expect(readingOf('box-squat', shelf, new Map())).toEqual({ stage: 'sound', target: null, ladder: null });
   });
 });

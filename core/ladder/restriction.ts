@@ -45,6 +45,9 @@ export function barring(restrictions: readonly Restriction[], v: Barrable): Rest
   return restrictions.filter((r) => r.bars.some((bar) => barMatches(bar, v)));
 }
 
+/** Places that are named without a word of where. */
+const ON: ReadonlySet<LoadPlace> = new Set<LoadPlace>(['front of shoulders', 'hip crease']);
+
 export function barSentence(bar: Bar): string {
   switch (bar.bars) {
     case 'all':
@@ -52,7 +55,7 @@ export function barSentence(bar: Bar): string {
     case 'pattern':
       return `every ${bar.pattern}`;
     case 'load place':
-      return `load ${bar.place}`;
+      return `a load ${ON.has(bar.place) ? 'on the ' : ''}${bar.place}`;
     case 'depth':
       return 'deep positions';
     case 'impact':

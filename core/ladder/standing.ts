@@ -1,12 +1,15 @@
-import type { IsoDate, Region, Role, Stage } from '../terms/index.ts';
+import type { Form, IsoDate, Region, Role, Stage } from '../terms/index.ts';
 import type { Ladder } from '../library/index.ts';
 import type { BackCause, Outcome, Standing } from './decision.ts';
 import { withoutLast } from './target.ts';
 import type { TakenWay } from './target.ts';
 
+/** `form`: from then on in sets, or in intervals. */
+export type MoveKind = 'placed' | 'form' | Outcome;
+
 /** The part of a confirmed move that says where a person stands. */
 export interface MoveFact {
-  kind: 'placed' | Outcome;
+  kind: MoveKind;
   date: IsoDate;
   toLevel: string;
   taken: TakenWay | null;
@@ -20,6 +23,8 @@ export interface MoveFact {
   /** Body mass on that day, kg. */
   massKg?: number | null;
   setIds?: readonly string[];
+  /** Of a change of form, the new one. */
+  form?: Form | null;
 }
 
 /** What uses evidence up: a way on, and every move of the level. */
@@ -32,6 +37,11 @@ const USES_UP: ReadonlySet<MoveFact['kind']> = new Set<MoveFact['kind']>(['grow'
 export function standingAfter(moves: readonly MoveFact[]): Standing | null {
   let standing = null as Standing | null;
   for (const move of moves) {
+    if (move.kind === 'form') {
+      // Each form has ways on of its own, which wait for it.
+      if (standing) standing = inOtherForm(standing, move.form ?? 'sets');
+      continue;
+    }
     const first = standing?.first ?? move.date;
     const { usedUp = [], painBacks = [] } = standing ?? {};
     const used = USES_UP.has(move.kind) ? [...usedUp, ...(move.setIds ?? [])] : usedUp;
@@ -56,6 +66,7 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
         usedUp: used,
         painBacks: backs,
         massKg: move.massKg ?? null,
+        ...(standing?.form ? { form: standing.form } : {}),
         ...(left ? { left } : {}),
         ...(role ? { role } : {}),
         ...(stage ? { stage } : {}),
@@ -74,6 +85,16 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
   }
   return standing;
 }
+
+function inOtherForm(standing: Standing, form: Form): Standing {
+  if (form === (standing.form ?? 'sets')) return standing;
+  const { taken, takenOther = [], ...rest } = standing;
+  return { ...rest, form, taken: takenOther, takenOther: taken };
+}
+
+/** Whether somebody may begin on a ladder: a trunk always, a branch once the level it leaves from is held. */
+export const isOpen = ({ branchOf }: Pick<Ladder, 'branchOf'>, held: ReadonlySet<string>): boolean =>
+  !branchOf || held.has(`${branchOf.ladder}/${branchOf.level}`);
 
 /** Levels held, as `ladder/level`: those below where somebody stands. */
 export function heldLevels(

@@ -443,6 +443,60 @@ const STORIES: Story[] = [
     outcome: 'hold',
   },
   {
+    does: 'an equal with another kind of load and its own figure counts from that figure on',
+    level: {
+      advance: all(running(2, reps(12)), NO_PAIN),
+      equals: ['sack'],
+      equalLoads: [{ variation: 'sack', loadKg: 15 }],
+      dose: { sets: 2, reps: 8, loadKg: 12, restS: 90 },
+    },
+    facts: { 'goblet-main': { loadKind: 'kettlebell' }, sack: { loadKind: 'improvised' } },
+    done: [
+      session(5, { variation: 'sack', loadKind: 'improvised', loadKg: 15, reps: [12, 12] }),
+      session(2, { ...LOADED, reps: [12, 12] }),
+    ],
+    outcome: 'move up',
+  },
+  {
+    does: 'and below it counts for nothing',
+    level: {
+      advance: all(running(2, reps(12)), NO_PAIN),
+      equals: ['sack'],
+      equalLoads: [{ variation: 'sack', loadKg: 20 }],
+      dose: { sets: 2, reps: 8, loadKg: 12, restS: 90 },
+    },
+    facts: { 'goblet-main': { loadKind: 'kettlebell' }, sack: { loadKind: 'improvised' } },
+    done: [
+      session(5, { variation: 'sack', loadKind: 'improvised', loadKg: 15, reps: [12, 12] }),
+      session(2, { variation: 'sack', loadKind: 'improvised', loadKg: 15, reps: [12, 12] }),
+    ],
+    outcome: 'hold',
+  },
+  {
+    does: 'the kit of the main movement is gone: the equal is asked with its own load, and told with its own last time',
+    level: {
+      advance: all(running(2, reps(12)), NO_PAIN),
+      equals: ['sack'],
+      equalLoads: [{ variation: 'sack', loadKg: 15 }],
+      dose: { sets: 2, reps: 8, loadKg: 12, restS: 90 },
+    },
+    facts: {
+      'goblet-main': { loadKind: 'kettlebell', equipmentGroups: [['kettlebells']] },
+      sack: { loadKind: 'improvised' },
+    },
+    more: { kit: new Set() },
+    done: [
+      session(5, { ...LOADED, reps: [8, 8] }),
+      session(2, { variation: 'sack', loadKind: 'improvised', loadKg: 15, reps: [9, 8] }),
+    ],
+    outcome: 'grow',
+    also: ({ plan, variation }) => {
+      expect(variation).toBe('sack');
+      expect(plan.target.loadKg).toBe(15);
+      expect(plan.last).toMatch(/^9, 8 with 15 kg/);
+    },
+  },
+  {
     does: 'made lighter on purpose in a regatta week: neither breaks nor counts',
     done: [
       session(9, { ...LOADED, reps: [12, 12] }),

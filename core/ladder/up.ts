@@ -16,6 +16,15 @@ import type { Weighed } from './weighed.ts';
 /** Moving up stands on something newer than so many days (judgement). */
 const FRESH_DAYS = 28;
 
+/** In intervals where the level has no such form. */
+export function trainedOnly(w: Weighed): Decision | null {
+  if (!w.level.trainsOnly) return null;
+  return resultOf(w, 'hold', null, [
+    ...against(w),
+    plain('Intervals train here and earn nothing: the level says nothing of them. Sets move on.'),
+  ]);
+}
+
 export function movedUp(w: Weighed): Decision | null {
   const { ladder, standing, index, level, advance } = w;
   if (against(w).length > 0) return null;
@@ -60,9 +69,19 @@ export function grown(w: Weighed): Decision | null {
 
 export function held(w: Weighed): Decision {
   const { input, counted, advance, grow } = w;
+  const { branches = [] } = input;
   const kept =
     advance.judgement === 'met' && !above(w) && grow.next === null && against(w).length === 0
-      ? [plain('Keep it: the same work, once a week.')]
+      ? [
+          plain('Keep it: the same work, once a week.'),
+          ...(branches.length > 0
+            ? [
+                plain(
+                  `${branches.length === 1 ? 'A branch is' : 'Branches are'} open: ${branches.join(', ')}.`,
+                ),
+              ]
+            : []),
+        ]
       : [];
   const missing =
     counted.sessions.length > 0

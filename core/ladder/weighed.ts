@@ -5,13 +5,13 @@ import type { EvaluationContext } from '../criterion/index.ts';
 import { evaluate, looksBack } from '../criterion/index.ts';
 import { absence } from './absence.ts';
 import { askedWords, painAllowed } from './asks.ts';
-import { countsAt, floorOf } from './counts.ts';
+import { countsAt, floorOf, floorsOfEquals } from './counts.ts';
 import type { DecisionInput } from './decision.ts';
 import { growFinding, raisedTo } from './grow.ts';
 import type { GrowFinding } from './grow.ts';
 import { loadsOf } from './loads.ts';
 import { newestOf, painToldIn, referralFor, splitByPlace } from './pain.ts';
-import { barringHere, isBarred, permits } from './permits.ts';
+import { barringHere, chooseVariation, isBarred, permits } from './permits.ts';
 import { clearanceFor, countsAfter } from './stop.ts';
 import { targetAt } from './target.ts';
 
@@ -63,7 +63,10 @@ export function weigh(input: DecisionInput) {
     },
     ...(input.nameOf ? { nameOf: input.nameOf } : {}),
   };
-  const up: EvaluationContext = { ...ctx, ...(floorKg === undefined ? {} : { floorKg }) };
+  const up: EvaluationContext = {
+    ...ctx,
+    ...(floorKg === undefined ? {} : { floorKg, floorsOfEquals: floorsOfEquals(level, facts) }),
+  };
   const advance = evaluate(asked.advance, counted.forAdvance, up);
   const stepBack = evaluate(asked.stepBack, counted.whole, { ...ctx, aim: 'step back' });
 
@@ -134,6 +137,7 @@ export function weigh(input: DecisionInput) {
     working,
     grow,
     sides,
+    choice: chooseVariation(level, input, restrictions),
   };
 }
 
@@ -147,10 +151,14 @@ export function lower(w: Weighed): SettledLevel[] {
   return ladder.levels.slice(0, index).reverse().filter(permitted);
 }
 
-/** What a level asks of other ladders and is not held, by name. */
-export function needsOf(w: Weighed, l: SettledLevel): string[] {
-  const { input } = w;
-  return l.entryNeeds
+/**
+ * What a level asks of other ladders and is not held, by name.
+ * @param opened also what the branch was opened from, on whatever level of it
+ */
+export function needsOf(w: Weighed, l: SettledLevel, opened = false): string[] {
+  const { input, ladder } = w;
+  const trunk = opened && l !== ladder.levels[0] && ladder.branchOf ? [ladder.branchOf] : [];
+  return [...trunk, ...l.entryNeeds]
     .filter((n) => !input.heldElsewhere.has(`${n.ladder}/${n.level}`))
     .map((n) => input.nameOf?.(n.ladder, n.level) ?? `${n.level} on the ladder ${n.ladder}`);
 }

@@ -40,10 +40,17 @@ export interface SettledVariant extends Omit<LevelVariant, 'advance' | 'stepBack
   advance: Criterion;
   stepBack: Criterion;
 }
-export interface SettledLevel extends Omit<Level, 'advance' | 'stepBack' | 'variants'> {
+export interface SettledInterval extends Omit<NonNullable<Level['interval']>, 'advance' | 'stepBack'> {
+  advance: Criterion;
+  stepBack: Criterion;
+}
+export interface SettledLevel extends Omit<Level, 'advance' | 'stepBack' | 'variants' | 'interval'> {
   advance: Criterion;
   stepBack: Criterion;
   variants?: SettledVariant[];
+  interval?: SettledInterval;
+  /** In the form that is worked in the level trains and earns nothing. */
+  trainsOnly?: true;
 }
 export interface SettledLadder extends Omit<Ladder, 'levels'> {
   levels: SettledLevel[];

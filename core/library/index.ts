@@ -32,9 +32,10 @@ export { fieldsOf } from './kinds/kinds.ts';
 export { LEVEL } from './kinds/ladder.ts';
 export type { HoldsUnder, Line } from './line.ts';
 export { carryingBoth, mergeCues, mergeEdits } from './merge.ts';
+export { plainName, variationNamed } from './named.ts';
 export { needsOf } from './needs.ts';
 export type { Needs } from './needs.ts';
-export { laddersOf, placesOn } from './places.ts';
+export { branchesOf, laddersOf, placesOn } from './places.ts';
 export type { Place } from './places.ts';
 export { carries } from './predicate.ts';
 export type { Predicate } from './predicates.ts';
@@ -49,7 +50,15 @@ export {
   resolveWanted,
   rulesFor,
 } from './resolve.ts';
-export type { ForPerson, ResolvedAnswer, ResolvedFault, ResolvedNeed, ResolvedVariation } from './resolve.ts';
+export type {
+  ForPerson,
+  KitGroup,
+  ResolvedAnswer,
+  ResolvedFault,
+  ResolvedNeed,
+  ResolvedCaution,
+  ResolvedVariation,
+} from './resolve.ts';
 export { documentId, shelfOf } from './shelf.ts';
 export type { Shelf, ShelfInForce } from './shelf.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';

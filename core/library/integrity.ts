@@ -55,6 +55,21 @@ export const criterionBreaches = (ladder: Ladder): [string, string][] =>
     ),
   );
 
+function branchBreaches({ branchOf, pattern, slug }: Ladder, shelf: Shelf): [string, string][] {
+  const trunk = branchOf && shelf.get('ladder', branchOf.ladder);
+  if (!branchOf || !trunk) return [];
+  const at = trunk.levels.findIndex((l) => l.id === branchOf.level);
+  const say = (problem: string): [string, string][] => [['branchOf', problem]];
+  if (trunk.slug === slug) return say('A ladder is no branch of itself.');
+  if (trunk.branchOf) return say(`"${trunk.name}" is a branch itself: branches leave a trunk.`);
+  if (trunk.pattern !== pattern) return say(`A branch has the pattern of its trunk, ${trunk.pattern}.`);
+  if (at === -1) return say(`The ladder "${trunk.slug}" has no level "${branchOf.level}".`);
+  // The top is never left upwards, and so never held.
+  if (at === trunk.levels.length - 1)
+    return say(`"${trunk.levels[at]!.name}" is the top of the trunk: name a level below it.`);
+  return [];
+}
+
 function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
   switch (body.kind) {
     case 'ladder': {
@@ -62,8 +77,12 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
         'levels',
         `Two levels are called "${id}".`,
       ]);
-      found.push(...criterionBreaches(body));
+      found.push(...criterionBreaches(body), ...branchBreaches(body, shelf));
       body.levels.forEach((level, i) => {
+        for (const { variation } of level.equalLoads ?? []) {
+          if (!level.equals.includes(variation))
+            found.push([`levels[${i}].equalLoads`, `"${variation}" is no equal of this level.`]);
+        }
         for (const need of level.entryNeeds) {
           const ladder = shelf.get('ladder', need.ladder);
           if (ladder && !ladder.levels.some((l) => l.id === need.level)) {
@@ -153,6 +172,7 @@ function entryCycles(shelf: Shelf): Breach[] {
       const before = ladder.levels[i - 1];
       needs.set(`${ladder.slug}/${level.id}`, [
         ...level.entryNeeds.map((n) => `${n.ladder}/${n.level}`),
+        ...(ladder.branchOf && i === 0 ? [`${ladder.branchOf.ladder}/${ladder.branchOf.level}`] : []),
         // What a level below asks has to be held before one is here at all.
         ...(before ? leavesOf(before.advance) : []).flatMap((a) => {
           const named = levelNamedBy(a);

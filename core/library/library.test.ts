@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
-import { answerInForce, resolve } from './resolve.ts';
+import { answerInForce, resolve, resolveLadder } from './resolve.ts';
 import { breachesOf, withChanges } from './integrity.ts';
 import { holdsFor } from './predicate.ts';
 import { referencesOf } from './references.ts';
-import type { Body, HouseQuestion } from './documents.ts';
+import { variationNamed } from './named.ts';
+import type { Body, HouseQuestion, Ladder } from './documents.ts';
 import type { Predicate } from './predicates.ts';
 
 describe('house answers in force', () => {
@@ -114,9 +115,11 @@ describe('resolve', () => {
     );
     const r = resolve({ ...v, extraCautions: ['extra'] }, s);
     expect(r.cautions.map((c) => [c.slug, c.lines])).toEqual([
-      ['all', ['Take care']],
       ['extra', ['Take care']],
+      ['all', ['Take care']],
     ]);
+    // What says nothing of the movement itself comes last.
+    expect(r.cautions.map((c) => c.everywhere)).toEqual([false, true]);
   });
 });
 
@@ -182,6 +185,43 @@ describe('integrity', () => {
     expect(problems(variation('v'), sound, second)).toEqual([]);
   });
 
+  it('lets a branch leave a trunk of its pattern below the top, and nothing else', () => {
+    const v = variation('v');
+    const at = (id: string) => level(id, anything, { main: 'v' });
+    const trunk = ladder([at('one'), at('two')], 'trunk');
+    const branch = (change: Partial<Ladder>) => ({
+      ...ladder([at('side')], 'branch'),
+      branchOf: { ladder: 'trunk', level: 'one' },
+      ...change,
+    });
+    const found = (change: Partial<Ladder>, ...more: Body[]) =>
+      problems(v, trunk, branch(change), ...more).join();
+    expect(found({})).toBe('');
+    expect(found({ branchOf: { ladder: 'gone', level: 'one' } })).toContain('There is no ladder "gone"');
+    expect(found({ branchOf: { ladder: 'trunk', level: 'x' } })).toContain('has no level "x"');
+    expect(found({ branchOf: { ladder: 'trunk', level: 'two' } })).toContain('is the top of the trunk');
+    expect(found({ branchOf: { ladder: 'branch', level: 'side' } })).toContain('no branch of itself');
+    expect(found({ pattern: 'hinge' })).toContain('the pattern of its trunk');
+    const twig = { ...branch({ branchOf: { ladder: 'branch', level: 'side' } }), slug: 'twig' };
+    expect(found({}, twig)).toContain('is a branch itself');
+    expect(problems(v, { ...trunk, retired: true }, branch({})).join()).toContain('is retired');
+    // The trunk may ask nothing of a branch that opens no sooner.
+    const needy = ladder(
+      [{ ...at('one'), entryNeeds: [{ ladder: 'branch', level: 'side' }] }, at('two')],
+      'trunk',
+    );
+    expect(problems(v, needy, branch({})).join()).toContain('need each other');
+  });
+
+  it('asks what a branch opens with at its first level alone', () => {
+    const at = (id: string) => level(id, anything, { main: 'v' });
+    const branch = { ...ladder([at('one'), at('two')]), branchOf: { ladder: 'trunk', level: 'held' } };
+    expect(resolveLadder(branch, shelf(variation('v'))).levels.map((l) => l.entryNeeds)).toEqual([
+      [{ ladder: 'trunk', level: 'held' }],
+      [],
+    ]);
+  });
+
   it('judges the library as it would stand after a change', () => {
     const before = shelf(variation('v'));
     expect(breachesOf(withChanges(before, [variation('v', { cues: ['c'] })]))).toHaveLength(1);
@@ -208,5 +248,29 @@ describe('integrity', () => {
       'equipment/e',
       'variation/w',
     ]);
+  });
+});
+
+describe('a movement by its name', () => {
+  const own = shelf(
+    variation('pistol', {
+      name: 'Pistol squat',
+      shortName: 'Pistol',
+      alsoCalled: ['single-leg squat', 'SL squat'],
+    }),
+    variation('box', { name: 'Box squat', shortName: 'Box squat', alsoCalled: ['SL squat'] }),
+  );
+  it.each([
+    ['pistol', 'pistol'],
+    ['PISTOL squat', 'pistol'],
+    ['Single leg squat', 'pistol'],
+    ['box squat', 'box'],
+  ])('%s is %s', (typed, slug) => {
+    expect(variationNamed(own, typed)).toMatchObject({ slug });
+  });
+  it('is nobody, or several, where it is', () => {
+    expect(variationNamed(own, 'deadlift')).toBeNull();
+    expect(variationNamed(own, '')).toBeNull();
+    expect(variationNamed(own, 'sl squat')).toBe('several');
   });
 });

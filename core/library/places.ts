@@ -11,12 +11,25 @@ export interface Place {
   levelNumber: number;
 }
 
-/** The ladders in use in the order of the patterns, then by name. */
+/** The ladders in use in the order of the patterns, trunks before branches, then by name. */
 export const laddersOf = (shelf: Shelf): Ladder[] =>
   shelf
     .all('ladder')
     .filter((l) => !l.retired)
-    .sort((a, b) => byPattern(a, b) || a.name.localeCompare(b.name));
+    .sort(
+      (a, b) =>
+        byPattern(a, b) ||
+        Number(a.branchOf !== undefined) - Number(b.branchOf !== undefined) ||
+        a.name.localeCompare(b.name),
+    );
+
+/** The branches in use that leave a trunk, in the order of the levels they leave it at, then by name. */
+export function branchesOf(shelf: Shelf, trunk: Ladder): Ladder[] {
+  const at = (branch: Ladder) => trunk.levels.findIndex((l) => l.id === branch.branchOf?.level);
+  return laddersOf(shelf)
+    .filter((l) => l.branchOf?.ladder === trunk.slug)
+    .sort((a, b) => at(a) - at(b));
+}
 
 const known = new WeakMap<Shelf, ReadonlyMap<string, readonly Place[]>>();
 

@@ -46,6 +46,9 @@ export function referencesOf(body: Body): Reference[] {
         add('variation', `answers[${i}].variation`, a.variation);
         a.equipment.forEach((e, j) => add('equipment', `answers[${i}].equipment[${j}]`, e));
       });
+      body.checks.forEach((c, i) =>
+        (c.equipment ?? []).forEach((e, j) => add('equipment', `checks[${i}].equipment[${j}]`, e)),
+      );
       body.chain.forEach((c, i) => add('variation', `chain[${i}].variation`, c.variation));
       break;
     case 'caution':
@@ -61,9 +64,13 @@ export function referencesOf(body: Body): Reference[] {
       body.drills.forEach((s, i) => add('variation', `drills[${i}]`, s));
       break;
     case 'ladder':
+      add('ladder', 'branchOf.ladder', body.branchOf?.ladder);
       body.levels.forEach((l, i) => {
         add('variation', `levels[${i}].main`, l.main);
         l.equals.forEach((s, j) => add('variation', `levels[${i}].equals[${j}]`, s));
+        (l.equalLoads ?? []).forEach((e, j) =>
+          add('variation', `levels[${i}].equalLoads[${j}].variation`, e.variation),
+        );
         l.entryNeeds.forEach((n, j) => add('ladder', `levels[${i}].entryNeeds[${j}].ladder`, n.ladder));
         for (const { path, criterion } of criteriaOf(l)) {
           for (const atom of leavesOf(criterion)) {
@@ -85,6 +92,12 @@ export function criteriaOf(level: Level): { path: string; criterion: RuledCriter
   return [
     { path: 'advance', criterion: level.advance },
     { path: 'stepBack', criterion: level.stepBack },
+    ...(level.interval
+      ? [
+          { path: 'interval.advance', criterion: level.interval.advance },
+          { path: 'interval.stepBack', criterion: level.interval.stepBack },
+        ]
+      : []),
     ...(level.variants ?? []).flatMap((v, i) => [
       { path: `variants[${i}].advance`, criterion: v.advance },
       { path: `variants[${i}].stepBack`, criterion: v.stepBack },

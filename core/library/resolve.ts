@@ -13,6 +13,7 @@ import type {
   Variation,
 } from './documents.ts';
 import type { HoldsUnder, Line } from './line.ts';
+import type { Predicate } from './predicates.ts';
 import type { Felt, RuledNumber, AnswerKind, Severity, Stage } from '../terms/index.ts';
 import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
@@ -32,6 +33,9 @@ export interface ForPerson {
 export type AnswersInForce = Record<string, { answer: string; scope: Scope }>;
 export type Scope = 'hall' | 'stage' | 'load' | 'variation' | 'athlete';
 
+/** Tests of a caution that say nothing of the movement itself. */
+const EVERYWHERE: ReadonlySet<Predicate['test']> = new Set(['every variation', 'load kind']);
+
 export interface ResolvedNeed {
   equipment: Equipment;
   count: number;
@@ -41,6 +45,8 @@ export interface ResolvedNeed {
 export interface ResolvedCue {
   slug: string;
   text: string;
+  /** What it means, in plain words; null: nobody has said. */
+  plain: string | null;
   phase: Cue['phase'];
   cueKind: Cue['cueKind'];
   view: Cue['view'];
@@ -57,6 +63,7 @@ export interface ResolvedFault {
   causes: { id: string; text: string; weight: number | null; alike: string | null }[];
   checks: {
     text: string;
+    kit: KitGroup[];
     /** Causes by their ids. */
     results: { result: string; pointsTo: string[]; weights: { cause: string; weight: number }[] }[];
   }[];
@@ -67,17 +74,31 @@ export interface ResolvedFault {
   shows: FaultShows | null;
 }
 
+/** Pieces of which any one does; mostly one alone. */
+export type KitGroup = { slug: string; name: string; inHall: number }[];
+
 export interface ResolvedAnswer {
   answerKind: AnswerKind;
   text: string;
   cue: string | null;
   variation: { slug: string; name: string } | null;
   needsSecondPerson: boolean;
-  equipment: { slug: string; name: string; inHall: number }[];
+  /** What is fetched for it. */
+  equipment: KitGroup;
+  /** All that has to be there: the same, and what the variation that it leads to needs. */
+  kit: KitGroup[];
   /** Ids of the causes that it answers; null: any. */
   causes: string[] | null;
   /** Why it is no answer on this variation: it leads to the variation itself, or to nothing easier; null: it is one. */
   unfit: string | null;
+}
+
+export interface ResolvedCaution {
+  slug: string;
+  name: string;
+  lines: string[];
+  /** Carried by every movement, or by every one with a load: nothing that is particular to this one. */
+  everywhere: boolean;
 }
 
 /** A variation as it is printed and computed with: the answers in force applied, references followed. */
@@ -95,7 +116,8 @@ export interface ResolvedVariation {
   wanted: Felt[];
   tolerated: Felt[];
   unwanted: (Felt & { suggests: string | null })[];
-  cautions: { slug: string; name: string; lines: string[] }[];
+  /** What is particular to the movement before what stands on every sheet. */
+  cautions: ResolvedCaution[];
   drills: { slug: string; name: string }[];
   answers: AnswersInForce;
   /** Lines that the answers in force dropped: the interface can show that they exist. */
@@ -182,6 +204,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
             {
               slug: c.slug,
               text,
+              plain: c.plain ?? null,
               phase: c.phase,
               cueKind: c.cueKind,
               view: c.view,
@@ -227,7 +250,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
               ? []
               : [{ result: r.result, pointsTo, weights }];
           });
-          return text === null ? [] : [{ text, results }];
+          return text === null ? [] : [{ text, kit: kitOf(shelf, c.equipment ?? []), results }];
         }),
         answers: f.answers.flatMap((a) => {
           const text = read('faults', a.line);
@@ -242,11 +265,8 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
               cue: a.cue ?? null,
               variation: named(a.variation),
               needsSecondPerson: a.needsSecondPerson,
-              equipment: found(a.equipment, (e) => shelf.get('equipment', e)).map((e) => ({
-                slug: e.slug,
-                name: e.name,
-                inHall: e.inHall,
-              })),
+              equipment: found(a.equipment, (e) => shelf.get('equipment', e)).map(pieceOf),
+              kit: kitOf(shelf, a.equipment, a.variation),
               causes: answers,
               unfit: unfitFor(variation, a, shelf),
             },
@@ -280,15 +300,20 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     wanted: feltUnder(variation.wanted, contradiction),
     tolerated: feltUnder(variation.tolerated, contradiction),
     unwanted: variation.unwanted.map((u) => ({
-      region: u.region,
-      kind: u.kind,
+      ...feltOf(u),
       suggests: read('unwanted', u.suggests),
     })),
     // A caution stands above every answer: its lines are never dropped.
     cautions: shelf
       .all('caution')
       .filter((c) => !c.retired && carries(variation, c))
-      .map((c) => ({ slug: c.slug, name: c.name, lines: c.lines.map((l) => l.text) })),
+      .map((c) => ({
+        slug: c.slug,
+        name: c.name,
+        lines: c.lines.map((l) => l.text),
+        everywhere: EVERYWHERE.has(c.appliesTo.test),
+      }))
+      .sort((a, b) => Number(a.everywhere) - Number(b.everywhere)),
     drills: found(variation.drills, (s) => shelf.get('variation', s)).map((d) => ({
       slug: d.slug,
       name: d.name,
@@ -296,6 +321,24 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
     answers,
     dropped,
   };
+}
+
+const pieceOf = ({ slug, name, inHall }: Equipment): KitGroup[number] => ({ slug, name, inHall });
+
+/** What has to be there, and what a variation needs besides; an equal is not what was asked for at the desk. */
+function kitOf(shelf: Shelf, needed: readonly string[], variation?: string): KitGroup[] {
+  const to = variation === undefined ? undefined : shelf.get('variation', variation);
+  const groups = [
+    ...needed.map((e) => [e]),
+    ...(to?.equipmentAll ?? []).map((n) => [n.equipment]),
+    ...(to?.equipmentAny ?? []).map((group) => group.map((n) => n.equipment)),
+  ];
+  return groups.map((slugs) =>
+    slugs.flatMap((s) => {
+      const e = shelf.get('equipment', s);
+      return e ? [pieceOf(e)] : [];
+    }),
+  );
 }
 
 /** An answer is written once for all variations of a fault; on some of them it leads nowhere. */
@@ -309,7 +352,9 @@ function unfitFor(v: Variation, a: Fault['answers'][number], shelf: Shelf): stri
 }
 
 const feltUnder = (list: readonly RuledFelt[], contradiction: (f: RuledFelt) => string | null): Felt[] =>
-  list.filter((f) => contradiction(f) === null).map(({ region, kind }) => ({ region, kind }));
+  list.filter((f) => contradiction(f) === null).map(feltOf);
+
+const feltOf = ({ region, kind, leg }: Felt): Felt => ({ region, kind, ...(leg ? { leg } : {}) });
 
 /** The wanted sensations alone under the answers in force. */
 export const resolveWanted = (variation: Variation, shelf: Shelf, person?: ForPerson): Felt[] =>
@@ -332,7 +377,7 @@ export function resolveLadder(
   return {
     ...ladder,
     purpose: ladder.purpose.filter((l) => hall.contradiction(l) === null),
-    levels: ladder.levels.map((level) => {
+    levels: ladder.levels.map((level, i) => {
       const main = shelf.get('variation', level.main);
       const settled = <T extends Pick<Level, 'advance' | 'stepBack'>>(of: T, stage: Stage) => {
         const { number } = rulesFor(shelf, main, { stage, answers });
@@ -342,10 +387,14 @@ export function resolveLadder(
           stepBack: settleCriterion(of.stepBack, number),
         };
       };
-      const { variants, ...own } = level;
+      const { variants, interval, ...rest } = level;
+      // A branch is entered at its first level, from what of the trunk is held.
+      const own =
+        ladder.branchOf && i === 0 ? { ...rest, entryNeeds: [ladder.branchOf, ...rest.entryNeeds] } : rest;
       return {
         ...settled(own, level.stage),
         ...(variants ? { variants: variants.map((v) => settled(v, v.stage ?? level.stage)) } : {}),
+        ...(interval ? { interval: settled(interval, level.stage) } : {}),
       };
     }),
   };

@@ -1,5 +1,5 @@
 import { needsOf } from './needs.ts';
-import type { Body, Variation } from './documents.ts';
+import type { Body, Ladder, Variation } from './documents.ts';
 import type { Kind } from './kinds/kind.ts';
 import { titleOf } from './documents.ts';
 import type { SettledMechanics } from '../posture/index.ts';
@@ -21,6 +21,8 @@ export interface EntrySummary {
   retired: boolean;
   /** Only for variations, and for ladders and drill lists. */
   pattern: Pattern | null;
+  /** Of a ladder that is a branch: its trunk, and the level it leaves it at. */
+  branchOf: Ladder['branchOf'] | null;
   roles: Role[];
   laterality: Laterality | null;
   /** What its figure and demand are computed from, under the hall's answers. */
@@ -29,6 +31,8 @@ export interface EntrySummary {
   demandAdjustment: number;
   /** What a list of variations is narrowed by besides. */
   facets: VariationFacets | null;
+  /** Every other name that it goes by, the short one too. */
+  alsoCalled: string[];
   /** Words the search looks through besides the title and the titles of what it names. */
   words: string;
   /** Documents it names, as `kind/slug`. */
@@ -68,11 +72,13 @@ function summaryOf(
     revision: revisions.get(documentId(body)) ?? 0,
     retired: body.retired,
     pattern: 'pattern' in body ? body.pattern : null,
+    branchOf: body.kind === 'ladder' ? (body.branchOf ?? null) : null,
     roles: variation?.roles ?? [],
     laterality: variation?.laterality ?? null,
     mechanics: variation && resolveMechanics(variation, shelf),
     demandAdjustment: variation?.demandAdjustment?.points ?? 0,
     facets: variation && facetsOf(variation, shelf, places.get(variation.slug) ?? []),
+    alsoCalled: alsoCalledOf(body),
     words: wordsOf(body),
     uses: [...new Set(referencesOf(body).map(documentId))],
   };
@@ -94,11 +100,15 @@ function facetsOf(v: Variation, shelf: Shelf, places: readonly Place[]): Variati
   };
 }
 
-/** What else a document is looked for by: other names, what is seen, where it stands. */
+/** Other names and abbreviations in use. */
+function alsoCalledOf(body: Body): string[] {
+  const names = 'alsoCalled' in body ? (body.alsoCalled ?? []) : [];
+  return body.kind === 'variation' && body.shortName !== body.name ? [body.shortName, ...names] : names;
+}
+
+/** What else a document is looked for by: what is seen, where it stands. */
 function wordsOf(body: Body): string {
   switch (body.kind) {
-    case 'variation':
-      return body.shortName === body.name ? '' : body.shortName;
     case 'fault':
       return body.sign.text;
     case 'equipment':
@@ -109,6 +119,7 @@ function wordsOf(body: Body): string {
       return body.answers.map((a) => a.name).join(' ');
     case 'ladder':
       return body.levels.map((l) => l.name).join(' ');
+    case 'variation':
     case 'cue':
     case 'drillList':
       return '';

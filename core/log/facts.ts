@@ -30,11 +30,13 @@ export interface VariationFacts {
   equipmentGroups: string[][];
   severities: Record<string, Severity>;
   countedIn: CountedIn;
+  /** Done by the clock, where it is usually counted otherwise: sets without rounds say nothing then. */
+  inIntervals?: true;
   loadKind: LoadKind;
   /** How many weights of the load are held: a load is what one of them says. */
   weights: 1 | 2;
   /** Aids that may be noted with it. */
-  aids: Aid[];
+  aids: readonly Aid[];
   /** False where its tempo is not prescribed. */
   hasTempo: boolean;
   wanted: Felt[];

@@ -1,5 +1,5 @@
-import { FELT_KINDS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
-import type { CountedIn, FeltKind, LoadKind, Region, Role, Side } from '../terms/index.ts';
+import { FELT_KINDS, LEGS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
+import type { CountedIn, FeltKind, Leg, LoadKind, Region, Role, SettingUsed, Side } from '../terms/index.ts';
 
 /**
  * What is written down of a set, field by field. This is the one place: the type, the schema of requests, the file of
@@ -36,7 +36,7 @@ export interface ChoiceField extends About {
 }
 /** A list with a form of its own. */
 export interface ListField extends About {
-  is: 'faults' | 'sensations' | 'aids';
+  is: 'faults' | 'sensations' | 'aids' | 'settings';
   blank: readonly [] | null;
   most: number;
 }
@@ -104,6 +104,31 @@ export const SET_FIELDS = {
     whole: true,
     from: 0,
     to: 100,
+  },
+  /** Seconds of work in a round; where the sides change within it, half of them each. */
+  workS: {
+    is: 'number',
+    column: 'work_s',
+    label: 'Seconds of work a round',
+    told: 'done',
+    more: 7,
+    blank: null,
+    whole: false,
+    from: 0,
+    to: 3600,
+    unit: 's',
+  },
+  /** Breaths of a hold, beside its seconds. */
+  breaths: {
+    is: 'number',
+    column: 'breaths',
+    label: 'Breaths of the hold',
+    told: 'done',
+    more: 8,
+    blank: null,
+    whole: true,
+    from: 0,
+    to: 300,
   },
   loadKg: {
     is: 'number',
@@ -182,6 +207,8 @@ export const SET_FIELDS = {
     to: 10,
   },
   aids: { is: 'aids', column: 'aids', told: 'done', blank: null, most: 20 },
+  /** What was set on the floor or on a piece of kit. */
+  settings: { is: 'settings', column: 'settings', told: 'done', blank: null, most: 20 },
 } as const satisfies Record<string, SetFieldAbout>;
 
 export type SetFields = typeof SET_FIELDS;
@@ -200,8 +227,10 @@ export interface Sensation {
   region: Region;
   kind: FeltKind;
   side: Side | null;
+  /** In a split stance, of which leg; null: nobody said. */
+  leg?: Leg | null;
 }
-/** Help or a setting that was used. */
+/** Help that was used. */
 export interface AidUsed {
   name: string;
   setting: string;
@@ -217,6 +246,7 @@ interface Items {
   faults: FaultCount;
   sensations: Sensation;
   aids: AidUsed;
+  settings: SettingUsed;
 }
 type OrNull<F extends SetFieldAbout, T> = null extends F['blank'] ? T | null : T;
 type ValueOf<K extends SetField, F extends SetFieldAbout = SetFields[K]> = F extends { is: 'number' }
@@ -235,7 +265,7 @@ export type SetValues = { -readonly [K in SetField]: ValueOf<K> };
 /** Bounds of what the lists hold. */
 export const FAULT_REPS = { from: 1, to: SET_FIELDS.doneReps.to } as const;
 export const AID_TEXT = { name: 80, setting: 120 } as const;
-export const FELT_LISTS = { region: REGIONS, kind: FELT_KINDS } as const;
+export const FELT_LISTS = { region: REGIONS, kind: FELT_KINDS, leg: LEGS } as const;
 
 export const SET_FIELD_NAMES = Object.keys(SET_FIELDS) as SetField[];
 const isDone = (name: SetField): name is DoneField => SET_FIELDS[name].told === 'done';

@@ -28,7 +28,8 @@ export type {
   SetFields,
   SetValues,
 } from './fields.ts';
-export { lastAids } from './last-aids.ts';
+export { lastAids, lastSettings } from './last-told.ts';
+export { legAt } from './leg.ts';
 export { lastLoads } from './last-loads.ts';
 export { concernsMovement, painHere, painRegions } from './pain.ts';
 export type { LoggedSet } from './set.ts';

@@ -111,6 +111,14 @@ const DEFECTS: Record<
     at: 'cue/nobody-says-this',
     proof: /stands on no sheet/,
   },
+  'cue without plain words': {
+    change: (f) => {
+      const { plain: _p, ...tray } = f('cue', 'tray');
+      return [tray];
+    },
+    at: 'cue/tray',
+    proof: /is not said in plain words/,
+  },
   'overdue review': {
     change: (f) => [{ ...f('cue', 'tray'), reviewBy: '2026-11-24' }],
     at: 'cue/tray',

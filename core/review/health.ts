@@ -16,7 +16,8 @@ import {
 import { LEADING, sheetLines } from '../sheets/index.ts';
 import { equalsAmong, fitOf } from '../kit/index.ts';
 import { canBeMet, neverMet } from '../criterion/index.ts';
-import { factsOf } from '../ladder/index.ts';
+import { factsInIntervals, factsOf } from '../ladder/index.ts';
+import type { VariationFacts } from '../log/index.ts';
 import type { Body, Kind, Line, Variation, ResolvedVariation, Shelf } from '../library/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 
@@ -35,6 +36,7 @@ const BLOCKS = {
   'no easier variation': true,
   'near-duplicate cues': false,
   'unused cue': false,
+  'cue without plain words': false,
   'overdue review': false,
   'drawn only': false,
 } as const;
@@ -301,15 +303,23 @@ function ladderFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
           const v = shelf.get('variation', slug);
           if (!v || (about && !about.has(documentId(ladder)) && !about.has(documentId(v)))) return [];
           const facts = factsOf(resolve(v, shelf, { stage: level.stage, answers: {} }));
-          if (canBeMet(level.advance, facts)) return [];
-          const why = [...new Set(neverMet(level.advance, facts).map((n) => n.why))].join(' ');
+          const never = (advance: typeof level.advance, f: VariationFacts, how: string): Finding[] => {
+            if (canBeMet(advance, f)) return [];
+            const why = [...new Set(neverMet(advance, f).map((n) => n.why))].join(' ');
+            return [
+              {
+                kind: 'no measurable way up',
+                document: { kind: 'ladder', slug: ladder.slug },
+                proof: `Level "${level.name}": nobody can move up by ${v.name}${how}. ${why}`,
+                ...(slug === level.main ? {} : { other: { kind: 'variation', slug } }),
+              },
+            ];
+          };
           return [
-            {
-              kind: 'no measurable way up',
-              document: { kind: 'ladder', slug: ladder.slug },
-              proof: `Level "${level.name}": nobody can move up by ${v.name}. ${why}`,
-              ...(slug === level.main ? {} : { other: { kind: 'variation', slug } }),
-            },
+            ...never(level.advance, facts, ''),
+            ...(level.interval
+              ? never(level.interval.advance, factsInIntervals(facts), ' in intervals')
+              : []),
           ];
         }),
       ),
@@ -391,6 +401,13 @@ function cueFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
       document: { kind: 'cue', slug: c.slug },
       proof: 'It stands on no sheet and answers no fault.',
     }));
+  const riddles = cues
+    .filter((c) => used.has(c.slug) && (c.plain ?? '').trim() === '')
+    .map((c): Finding => ({
+      kind: 'cue without plain words',
+      document: { kind: 'cue', slug: c.slug },
+      proof: `“${c.line.text}” is not said in plain words for whoever does not know the picture.`,
+    }));
   const index = new SimilarityIndex(cues.map((c) => ({ id: c.slug, text: c.line.text })));
   const text = (slug: string) => shelf.get('cue', slug)!.line.text;
   const alike = index.pairs(NEAR_DUPLICATE).map(({ a, b, similarity }): Finding => ({
@@ -399,7 +416,7 @@ function cueFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
     other: { kind: 'cue', slug: b },
     proof: `“${text(a)}” and “${text(b)}” are ${(100 * similarity).toFixed(0)} % alike.`,
   }));
-  return [...alike, ...unused];
+  return [...alike, ...unused, ...riddles];
 }
 
 function drawnFindings(variations: readonly Variation[]): Finding[] {

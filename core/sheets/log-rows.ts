@@ -14,6 +14,10 @@ const COUNTED_WORDS: Record<CountedIn, string> = {
 /** What a set is counted in, as a heading. */
 export const countedWord = (v: { countedIn: CountedIn }): string => COUNTED_WORDS[v.countedIn];
 
+/** What a set of somebody is counted in: in rounds, where that is what is asked of them. */
+export const countedFor = (v: { countedIn: CountedIn }, target: { rounds?: number } | null): CountedIn =>
+  target?.rounds === undefined ? v.countedIn : 'rounds';
+
 /** Whether a set has a load in kilograms; a band is noted by its name. */
 export const takesLoad = (v: { loadKind: LoadKind }): boolean =>
   v.loadKind !== 'none' && v.loadKind !== 'band';
@@ -23,9 +27,16 @@ export const takesLoad = (v: { loadKind: LoadKind }): boolean =>
  * asked for, since some do more; the page where the sheet is entered has the same rows.
  */
 export function logRows(
-  v: { laterality: Laterality; sideOrder: SideOrder; dose: readonly Pick<Dose, 'role' | 'sets'>[] },
-  target: { sets: number } | null,
+  v: {
+    laterality: Laterality;
+    sideOrder: SideOrder;
+    countedIn: CountedIn;
+    dose: readonly Pick<Dose, 'role' | 'sets'>[];
+  },
+  target: { sets: number; rounds?: number } | null,
 ): (Side | null)[][] {
   const sets = (target?.sets ?? doseFor(v)?.sets ?? 2) + 1;
-  return Array.from({ length: sets }, () => (sidesApart(v) ? ['left', 'right'] : [null]));
+  // In rounds by the clock the sides change inside one.
+  const byTheClock = v.countedIn !== 'rounds' && countedFor(v, target) === 'rounds';
+  return Array.from({ length: sets }, () => (sidesApart(v) && !byTheClock ? ['left', 'right'] : [null]));
 }

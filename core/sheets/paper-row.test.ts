@@ -26,6 +26,8 @@ describe('a row of a paper log', () => {
         doneReps: 10,
         holdS: null,
         rounds: null,
+        workS: null,
+        breaths: null,
         loadKg: null,
         faults: [],
         sensations: null,

@@ -1,8 +1,11 @@
-import { AMOUNT_FIELD, amountIn, FAULT_REPS, SET_FIELDS } from '../log/index.ts';
-import type { AmountField, LoggedSet } from '../log/index.ts';
+import { FAULT_REPS, SET_FIELDS } from '../log/index.ts';
+import type { LoggedSet } from '../log/index.ts';
 import type { ResolvedVariation } from '../library/index.ts';
-import type { Side } from '../terms/index.ts';
-import { countedWord, FAULT_LETTERS } from './log-rows.ts';
+import type { Target } from '../ladder/index.ts';
+import type { Leg, Side } from '../terms/index.ts';
+import { countedFor, countedWord, FAULT_LETTERS } from './log-rows.ts';
+import { readAmount } from './paper-amount.ts';
+import type { PaperAmount } from './paper-amount.ts';
 
 /** One row of a log sheet as it is typed in; empty is not known. */
 export interface PaperRow {
@@ -13,7 +16,7 @@ export interface PaperRow {
   pain: string;
   watched: boolean;
   faults: string;
-  /** `region|kind`, or empty. */
+  /** `region|kind|leg`, or empty. */
   felt: string;
 }
 
@@ -29,10 +32,8 @@ export const blankRow = (side: Side | null): PaperRow => ({
 });
 
 /** What a row says about the set; the rest of the set comes from where it is entered. */
-export type RowSet = Pick<
-  LoggedSet,
-  AmountField | 'loadKg' | 'effort' | 'pain' | 'watched' | 'faults' | 'sensations' | 'side'
->;
+export type RowSet = PaperAmount &
+  Pick<LoggedSet, 'loadKg' | 'effort' | 'pain' | 'watched' | 'faults' | 'sensations' | 'side'>;
 
 export type RowReading = { set: RowSet } | { problems: string[] } | null;
 
@@ -65,24 +66,24 @@ export function readFaults(
  */
 export function readRow(
   row: PaperRow,
-  v: Pick<ResolvedVariation, 'faults' | 'source'>,
+  v: Pick<ResolvedVariation, 'faults' | 'source'> & { target?: Pick<Target, 'rounds'> | null },
   toKg: (shown: number) => number,
 ): RowReading {
   const { side, watched } = row;
   if ([row.amount, row.load, row.effort, row.pain, row.faults, row.felt].every((t) => t.trim() === ''))
     return null;
   const problems: string[] = [];
-  const number = (name: string, text: string, most: number, wholeOnly = false): number | null => {
+  const number = (name: string, text: string, most: number): number | null => {
     if (text.trim() === '') return null;
     const n = Number(text.trim().replace(',', '.'));
-    if (Number.isFinite(n) && n >= 0 && n <= most && (!wholeOnly || Number.isInteger(n))) return n;
+    if (Number.isFinite(n) && n >= 0 && n <= most) return n;
     problems.push(`${name}: “${text.trim()}” is no number from 0 to ${most}.`);
     return null;
   };
-  const counted = v.source.countedIn;
-  const { to, whole } = SET_FIELDS[AMOUNT_FIELD[counted]];
-  const amount = number(countedWord(v.source), row.amount, to, whole);
-  if (row.amount.trim() === '') problems.push('Say how much was done; a row without it is no set.');
+  const counted = countedFor(v.source, v.target ?? null);
+  const amount = row.amount.trim() === '' ? null : readAmount(row.amount, counted);
+  if (amount === null) problems.push('Say how much was done; a row without it is no set.');
+  else if ('problem' in amount) problems.push(`${countedWord({ countedIn: counted })}: ${amount.problem}`);
   const load = number('Load', row.load, Infinity);
   const loadKg = load === null ? null : toKg(load);
   if (loadKg !== null && loadKg > SET_FIELDS.loadKg.to) {
@@ -92,15 +93,20 @@ export function readRow(
   if ('problem' in faults) problems.push(faults.problem);
   else if (faults.faults.length > 0 && !watched)
     problems.push('Faults are counted only where the set was watched.');
-  else if (counted === 'repetitions' && amount !== null && faults.faults.some((f) => f.reps > amount)) {
+  else if (
+    amount !== null &&
+    !('problem' in amount) &&
+    faults.faults.some((f) => amount.doneReps !== null && f.reps > amount.doneReps)
+  ) {
     problems.push('More repetitions with a fault than were done.');
   }
   const effort = number('Effort', row.effort, SET_FIELDS.effort.to);
   const pain = number('Pain', row.pain, SET_FIELDS.pain.to);
-  if (problems.length > 0) return { problems };
-  const [region, kind] = row.felt.split('|') as [
+  if (problems.length > 0 || amount === null || 'problem' in amount) return { problems };
+  const [region, kind, leg] = row.felt.split('|') as [
     NonNullable<LoggedSet['sensations']>[number]['region'],
     NonNullable<LoggedSet['sensations']>[number]['kind'],
+    Leg | '' | undefined,
   ];
   return {
     set: {
@@ -108,10 +114,10 @@ export function readRow(
       watched,
       effort,
       pain,
-      ...amountIn(counted, amount),
+      ...amount,
       loadKg,
       faults: 'faults' in faults ? faults.faults : [],
-      sensations: row.felt === '' ? null : [{ region, kind, side }],
+      sensations: row.felt === '' ? null : [{ region, kind, side, leg: leg || null }],
     },
   };
 }

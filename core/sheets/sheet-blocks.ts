@@ -1,7 +1,8 @@
 import { doseFor, doseWords, tempoWords } from '../dose/index.ts';
 import { LINE_FIELD_WORDS } from '../library/index.ts';
 import type { LineField, ResolvedFault, ResolvedNeed, ResolvedVariation } from '../library/index.ts';
-import { SEVERITY_WORDS, VIEW_WORDS, sideWorkOf } from '../terms/index.ts';
+import { SEVERITY_WORDS, VIEW_WORDS, placeOfFelt, sideWorkOf } from '../terms/index.ts';
+import type { Felt } from '../terms/index.ts';
 import type { SheetKind } from './job.ts';
 
 /** Where the reading of one variation stands: a kind of paper, or the screen, which shows all there is. */
@@ -22,6 +23,7 @@ export type BlockId =
   | 'dose'
   | 'tempo'
   | 'cues'
+  | 'plain'
   | 'runThrough'
   | 'faults'
   | 'felt'
@@ -64,6 +66,7 @@ const STANDS: Record<Medium, readonly BlockId[]> = {
     'gettingOut',
     'dose',
     'cues',
+    'plain',
     'runThrough',
     'faults',
     'felt',
@@ -74,6 +77,7 @@ const STANDS: Record<Medium, readonly BlockId[]> = {
     'tempo',
     'purpose',
     'cues',
+    'plain',
     'equipment',
     'gettingIn',
     'stance',
@@ -92,6 +96,7 @@ const STANDS: Record<Medium, readonly BlockId[]> = {
     'name',
     'purpose',
     'cues',
+    'plain',
     'dose',
     'tempo',
     'gettingIn',
@@ -129,11 +134,16 @@ const own = (section: string, text: string, lead: string | null = null): BlockLi
 /** The lines of some fields of the variation, one after the other. */
 const fields = (r: ResolvedVariation, ...names: LineField[]): BlockLine[] =>
   names.flatMap((f) => r.lines[f].map((text) => own(LINE_FIELD_WORDS[f], text)));
-const feltWords = (f: { kind: string; region: string }) => `${f.kind}, ${f.region}`;
+const feltWords = (f: Felt) => `${f.kind}, ${placeOfFelt(f)}`;
 
 /** "2 × Foam pad", "Box" */
 const needName = ({ equipment, count }: ResolvedNeed): string =>
   count > 1 ? `${count} × ${equipment.name}` : equipment.name;
+
+const shownCues = (r: ResolvedVariation, on: Medium) =>
+  on === 'screen' || on === 'full'
+    ? r.cues
+    : r.cues.slice(0, on in LEADING ? LEADING[on as keyof typeof LEADING] : 0);
 
 const COMPOSE: Record<BlockId, Compose> = {
   name: (r) => ({ title: 'Name', lines: [own('Name', r.source.name)] }),
@@ -233,11 +243,19 @@ const COMPOSE: Record<BlockId, Compose> = {
       ]),
     };
   },
+  plain: (r, on) => {
+    // Paper has room for what the leading ones mean.
+    const cues = (on === 'screen' ? r.cues : on === 'full' ? r.cues.slice(0, 3) : shownCues(r, on)).filter(
+      (c) => c.plain !== null,
+    );
+    return {
+      title: 'What the cues mean',
+      lines: cues.map((c) => ({ ...own('Cues in plain words', c.plain!), of: `cue/${c.slug}` })),
+      documents: () => cues.map((c) => `cue/${c.slug}`),
+    };
+  },
   cues: (r, on) => {
-    const cues =
-      on === 'screen' || on === 'full'
-        ? r.cues
-        : r.cues.slice(0, on in LEADING ? LEADING[on as keyof typeof LEADING] : 0);
+    const cues = shownCues(r, on);
     return {
       title: 'Cues',
       lines: cues.map((c) => ({ ...own('Cues', c.text), of: `cue/${c.slug}` })),

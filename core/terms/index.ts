@@ -1,6 +1,7 @@
 export { daysAfter, daysBetween } from './days.ts';
 export type { IsoDate } from './days.ts';
-export type { Felt } from './felt.ts';
+export { placeOfFelt, sameFelt } from './felt.ts';
+export type { Felt, Sore } from './felt.ts';
 export {
   AIDS,
   AID_WORDS,
@@ -11,8 +12,10 @@ export {
   DOMINANCES,
   FELT_KINDS,
   FOOT_WEIGHTS,
+  FORMS,
   JOINTS,
   LATERALITIES,
+  LEGS,
   LOAD_KINDS,
   LOAD_PLACES,
   MOST_AID,
@@ -44,8 +47,10 @@ export type {
   CountedIn,
   Dominance,
   FeltKind,
+  Form,
   Joint,
   Laterality,
+  Leg,
   LoadKind,
   LoadPlace,
   Muscle,
@@ -64,5 +69,15 @@ export type {
   View,
 } from './lists.ts';
 export type { ByAnswer, RuledNumber, Slug } from './ruled.ts';
+export {
+  SETTINGS,
+  SETTING_NAMES,
+  aboutSetting,
+  isPaired,
+  settingWords,
+  settingsRefused,
+  unevenSettings,
+} from './settings.ts';
+export type { Setting, SettingAbout, SettingUsed } from './settings.ts';
 export { sideWorkOf, sidesApart, withSides } from './side-work.ts';
 export type { SideWork } from './side-work.ts';

@@ -184,6 +184,14 @@ export const RANGE_TARGETS = [
 ] as const;
 export type RangeTarget = (typeof RANGE_TARGETS)[number];
 
+/** Which leg of a split stance. */
+export const LEGS = ['front', 'rear'] as const;
+export type Leg = (typeof LEGS)[number];
+
+/** How somebody works on a ladder: in sets as its levels say, or in rounds of work and rest by the clock. */
+export const FORMS = ['sets', 'intervals'] as const;
+export type Form = (typeof FORMS)[number];
+
 /** What one set of the variation is counted in. */
 export const COUNTED_IN = ['repetitions', 'seconds held', 'rounds'] as const;
 export type CountedIn = (typeof COUNTED_IN)[number];
@@ -204,13 +212,23 @@ export type Severity = (typeof SEVERITIES)[number];
 export const SEVERITY_WORDS: Record<Severity, string> = { 1: 'note', 2: 'fix', 3: 'stop' };
 
 /** Help that is meant to fade; equipment settings such as a rack number are no aids. */
-export const AIDS = ['pads', 'hand support', 'band help'] as const;
+export const AIDS = [
+  'pads',
+  'hand support',
+  'band help',
+  'other foot',
+  'hands under the hips',
+  "coach's hands",
+] as const;
 export type Aid = (typeof AIDS)[number];
 /** What the amounts 0, 1, 2 … of an aid are called; beyond the list they are counted. */
 export const AID_WORDS: Record<Aid, readonly string[]> = {
   pads: ['no pad', '1 pad', '2 pads', '3 pads', '4 pads', '5 pads', '6 pads'],
   'hand support': ['no hand support', 'hands touching', 'hands leaning'],
   'band help': ['no band help', 'a light band', 'a middle band', 'a strong band'],
+  'other foot': ['other foot free', 'other toe or heel touching', 'other foot carrying weight'],
+  'hands under the hips': ['no hands under the hips', 'hands under the hips'],
+  "coach's hands": ["without the coach's hands", "coach's hands ready", "coach's hands helping"],
 };
 /** "1 pad", "hands touching", or the bare number beyond what has a word. */
 export const aidWords = (aid: Aid, amount: number): string => AID_WORDS[aid][amount] ?? `${amount} × ${aid}`;

@@ -9,6 +9,7 @@ export const answer = (text: string, change: Partial<ResolvedAnswer> = {}): Reso
   variation: null,
   needsSecondPerson: false,
   equipment: [],
+  kit: change.equipment?.map((e) => [e]) ?? [],
   causes: null,
   unfit: null,
   ...change,
@@ -48,6 +49,7 @@ export const deskCheck = (
   weights: Record<string, Record<string, number>> = {},
 ): DeskFault['checks'][number] => ({
   text,
+  kit: [],
   results: Object.entries(results).map(([result, pointsTo]) => ({
     result,
     pointsTo,

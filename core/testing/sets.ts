@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { AID_TEXT, FAULT_REPS, FELT_LISTS, setFields } from '../log/index.ts';
 import type { SetFieldAbout, SetValues } from '../log/index.ts';
-import { SIDES } from '../terms/index.ts';
+import { SETTING_NAMES, SIDES, aboutSetting, isPaired } from '../terms/index.ts';
+import type { SettingUsed } from '../terms/index.ts';
 
 /** As they come out of JSON. */
 const PLAIN = { noNullPrototype: true } as const;
@@ -22,6 +23,7 @@ const ITEMS = {
       region: fc.constantFrom(...FELT_LISTS.region),
       kind: fc.constantFrom(...FELT_LISTS.kind),
       side,
+      leg: fc.option(fc.constantFrom(...FELT_LISTS.leg), { nil: null }),
     },
     PLAIN,
   ),
@@ -34,6 +36,25 @@ const ITEMS = {
   ),
 };
 
+/** Settings as they may be told: each once, pairs at one number. */
+const anySettings: fc.Arbitrary<SettingUsed[]> = fc
+  .uniqueArray(fc.constantFrom(...SETTING_NAMES), { maxLength: 4 })
+  .chain((names) =>
+    fc.tuple(
+      ...names.map((name): fc.Arbitrary<SettingUsed[]> => {
+        const about = aboutSetting(name);
+        const value: fc.Arbitrary<number | string> =
+          about.is === 'word'
+            ? fc.constantFrom(...about.of)
+            : about.unit === 'm'
+              ? fc.constantFrom(about.from, about.blank, about.to)
+              : fc.integer({ min: about.from, max: about.to });
+        return value.map((v) => (isPaired(name) ? SIDES : [null]).map((side) => ({ name, value: v, side })));
+      }),
+    ),
+  )
+  .map((lists) => lists.flat());
+
 function anyValue(f: SetFieldAbout): fc.Arbitrary<unknown> {
   const some =
     f.is === 'number'
@@ -45,7 +66,9 @@ function anyValue(f: SetFieldAbout): fc.Arbitrary<unknown> {
         ? fc.boolean()
         : f.is === 'choice'
           ? fc.constantFrom(...f.of)
-          : fc.array<unknown>(ITEMS[f.is], { maxLength: 3 });
+          : f.is === 'settings'
+            ? anySettings
+            : fc.array<unknown>(ITEMS[f.is], { maxLength: 3 });
   return f.blank === null ? fc.option<unknown>(some, { nil: null }) : some;
 }
 

@@ -40,6 +40,7 @@ async function requestsOf(): Promise<Requests> {
     massUnit: 'kg',
     lengthUnit: 'cm',
     growsByItself: false,
+    placementWay: 'halving',
   } as const;
   const member = { login: 'new', name: 'New', role: 'coach', squadIds: [hall.squadId] } as const;
   const about = { name: 'Ida', squadId: hall.squadId, statureM: 1.7, massKg: 60, note: '' };
@@ -116,6 +117,7 @@ async function requestsOf(): Promise<Requests> {
       of: { person },
       body: { ladder: 'bridge-ladder', level: 'lift', reason: 'x', stage: 'learning' },
     },
+    changeForm: { of: { person }, body: { ladder: 'bridge-ladder', form: 'intervals', reason: '' } },
     confirm: {
       of: { person },
       body: { ladder: 'bridge-ladder', proposed: 'hold', chosen: 'hold', level: null, reason: '' },
@@ -125,7 +127,16 @@ async function requestsOf(): Promise<Requests> {
     keepPlacement: { of: { person }, body: { ...trials, trials: [] } },
     saveCheckIn: {
       of: { person, date: TODAY },
-      body: { here: true, pain: 2, painRegion: 'low back', painSide: null, sleepH: 7, atEase: 8, note: '' },
+      body: {
+        here: true,
+        pain: 2,
+        painRegion: 'low back',
+        painSide: null,
+        sleepH: 7,
+        atEase: 8,
+        sore: [{ region: 'calf', side: 'left', days: 2 }],
+        note: '',
+      },
     },
     keepCueTried: {
       of: { id },

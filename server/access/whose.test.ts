@@ -93,7 +93,7 @@ beforeAll(async () => {
     setOf(person, { variation: 'floor-hold', doneReps: null, holdS: 20 }),
   );
   await head.ok('POST', `/api/people/${person}/restrictions`, {
-    bars: [{ bars: 'impact' }],
+    bars: [{ bars: 'load place', place: 'hip crease' }],
     from: '2026-11-01',
     until: null,
     saidBy: SECRET.restriction,
@@ -241,6 +241,7 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   saveBuild: { massSet: 'reference', measured: {} },
   addRangeTest: { date: TODAY, method: 'knee to wall', side: 'left', value: 0.1 },
   place: { ladder: 'bridge-ladder', level: 'lift', reason: 'x' },
+  changeForm: { ladder: 'bridge-ladder', form: 'intervals', reason: '' },
   confirm: { ladder: 'bridge-ladder', proposed: 'hold', chosen: 'hold', level: null, reason: '' },
   signOff: { ladder: 'bridge-ladder', level: 'hold', word: '' },
   nextTrial: { ladder: 'squat-ladder', experience: 'new', atEase: null, careful: false, trials: [] },
@@ -385,7 +386,7 @@ describe('cover', () => {
     const line = people[0]!.lines.find((l) => l.ladder === 'bridge-ladder')!;
     expect(line.next).not.toBeNull();
     expect(line.cues.length).toBeGreaterThan(0);
-    expect(line.watch.map((w) => w.text)).toContain('Barred: jumps and landings');
+    expect(line.watch.map((w) => w.text)).toContain('Barred: a load on the hip crease');
     expect(people[0]).toMatchObject({ emergency: FIRST_AID[1], firstAid: FIRST_AID[0], covered: true });
     expect(people[0]!.checkIn).toMatchObject({ pain: 2, sleepH: null, atEase: null, note: '' });
   });

@@ -1,9 +1,14 @@
+import { once } from 'node:events';
+import { createWriteStream } from 'node:fs';
+import { open } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
-import { createGunzip } from 'node:zlib';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createGzip } from 'node:zlib';
 import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
 import type { Db } from './db.ts';
 import { rebuildDerived } from './derived.ts';
+import { rowsOf } from './rows.ts';
 import * as schema from './schema.ts';
 
 /** Every table of the schema, each after those it refers to. */
@@ -41,23 +46,59 @@ const LOOKED_AT_FROM = 64 * MB;
 
 const FORMAT = 'meister-backup';
 
+/** So many blocks of a table are in memory at a time. */
+const BLOCKS_AT_ONCE = 256;
+
 /**
- * Everything in the database as lines of JSON: a header, then one line a row.
+ * Everything in the database as lines of JSON, some at a time: a header, then one line a row.
  * Read in one transaction, so that the tables belong together.
  */
-export async function backupLines(db: Db, at: Date): Promise<string[]> {
-  return db.transaction(
+export async function readBackup(
+  db: Db,
+  at: Date,
+  take: (lines: readonly string[]) => Promise<void> | void,
+): Promise<void> {
+  await db.transaction(
     async (tx) => {
-      const lines = [JSON.stringify({ format: FORMAT, version: 1, at: at.toISOString() })];
+      let rows = 0;
+      await take([JSON.stringify({ format: FORMAT, version: 1, at: at.toISOString() })]);
       for (const table of tablesInOrder().filter((t) => !leftOut(t))) {
         const name = getTableName(table);
-        for (const row of await tx.select().from(table)) lines.push(JSON.stringify({ table: name, row }));
+        const [size] = rowsOf<{ blocks: number }>(
+          await tx.execute(
+            sql`select (pg_relation_size(${name}::regclass) / current_setting('block_size')::int)::int as blocks`,
+          ),
+        );
+        for (let from = 0; from < size!.blocks; from += BLOCKS_AT_ONCE) {
+          const within = sql`${table}.ctid >= ${`(${from},0)`}::tid and ${table}.ctid < ${`(${from + BLOCKS_AT_ONCE},0)`}::tid`;
+          const some = await tx.select().from(table).where(within);
+          rows += some.length;
+          await take(some.map((row) => JSON.stringify({ table: name, row })));
+        }
       }
-      lines.push(JSON.stringify({ end: lines.length - 1 }));
-      return lines;
+      await take([JSON.stringify({ end: rows })]);
     },
     { isolationLevel: 'repeatable read' },
   );
+}
+
+/** Writes a backup of everything, gzipped, into a new file, and has it on the disk before it is done. */
+export async function writeBackup(db: Db, at: Date, file: string): Promise<void> {
+  const gzip = createGzip();
+  const written = pipeline(gzip, createWriteStream(file, { flags: 'wx', mode: 0o600 }));
+  await Promise.all([
+    written,
+    readBackup(db, at, async (lines) => {
+      for (const line of lines)
+        if (!gzip.write(`${line}\n`)) await Promise.race([once(gzip, 'drain'), written]);
+    }).then(
+      () => gzip.end(),
+      (error: Error) => gzip.destroy(error),
+    ),
+  ]);
+  const out = await open(file, 'r+');
+  await out.sync();
+  await out.close();
 }
 
 export class BadBackup extends Error {}

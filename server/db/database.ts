@@ -4,6 +4,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import { complaintOf } from '../complaint.ts';
+import { copyFolder } from './copy-folder.ts';
 import type { Db } from './db.ts';
 import { makeMissingDerived } from './derived.ts';
 import { root } from '../root.ts';
@@ -20,6 +21,11 @@ export interface OpenDatabase {
 export interface EmbeddedDatabase extends OpenDatabase {
   /** The whole data folder as a tar file, from which another can begin. */
   dump: () => Promise<Blob>;
+  /**
+   * Copies its folder as it is between two statements, as after a power cut: what is committed is in it. Others wait
+   * for what has changed while it was copied.
+   */
+  copyTo: (to: string) => Promise<void>;
 }
 
 const migrationsFolder = path.join(root, 'server/db/migrations');
@@ -44,7 +50,30 @@ export async function openEmbedded(
   const db = drizzlePglite(client, { schema });
   await migratePglite(db, { migrationsFolder });
   await makeMissingDerived(db);
-  return { db, close: () => client.close(), dump: () => client.dumpDataDir('none') };
+  return {
+    db,
+    close: () => client.close(),
+    dump: () => client.dumpDataDir('none'),
+    copyTo: async (to) => {
+      if (folder === null) throw new Error('A database in memory has no folder.');
+      // What is in the files need not be read out of the log again by whoever opens the copy.
+      await client.query('checkpoint');
+      await copyFolder(folder, to, (work) => client.runExclusive(work));
+    },
+  };
+}
+
+/** A database as it stands, its tables not brought up to date: the embedded one of a folder, or a server. */
+export async function openAsIs(where: { folder: string } | { url: string }): Promise<OpenDatabase> {
+  if ('folder' in where) {
+    const client = new PGlite({ dataDir: where.folder });
+    await client.waitReady;
+    return { db: drizzlePglite(client, { schema }), close: () => client.close() };
+  }
+  const { default: pg } = await import('pg');
+  const { drizzle } = await import('drizzle-orm/node-postgres');
+  const client = new pg.Pool({ connectionString: where.url, ...PATIENCE, max: 1 });
+  return { db: drizzle(client, { schema }), close: () => client.end() };
 }
 
 /** How long anything may take on a server, ms: nobody waits for ever for what does not come. */

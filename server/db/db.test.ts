@@ -1,4 +1,6 @@
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createReadStream } from 'node:fs';
 import { mkdir, mkdtemp, readdir, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,7 +10,8 @@ import { getTableName } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { root } from '../root.ts';
 import {
-  backupLines,
+  backupApart,
+  backupHere,
   BadBackup,
   FolderInUse,
   keepSnapshots,
@@ -22,6 +25,7 @@ import {
 } from './index.ts';
 import type { OpenDatabase } from './index.ts';
 import { toDelete } from './snapshots.ts';
+import { backupLines } from '../testing/backup.ts';
 import { DEMO_NOW as NOW, demoDatabase } from '../testing/demo.ts';
 
 let folder: string;
@@ -139,7 +143,7 @@ describe('snapshots', () => {
   it('are written when something changed, and say how far they reach', async () => {
     const here = path.join(folder, 'snapshots');
     let now = NOW;
-    const snapshots = keepSnapshots(demo.db, here, () => now, 1e9);
+    const snapshots = keepSnapshots(backupHere(demo.db), here, () => now, 1e9);
     expect(snapshots.coveredUntil()).toBeNull();
     await snapshots.take();
     expect(snapshots.coveredUntil()).toBe(NOW.toISOString());
@@ -156,7 +160,7 @@ describe('snapshots', () => {
   it('are for nobody else on the machine, and the newest is known after the clock was put back', async () => {
     const here = path.join(folder, 'ahead');
     let now = new Date('2031-01-01T00:00:00Z');
-    const snapshots = keepSnapshots(demo.db, here, () => now, 1e9);
+    const snapshots = keepSnapshots(backupHere(demo.db), here, () => now, 1e9);
     for (let n = 0; n < 14; n++) {
       snapshots.changed();
       now = new Date(now.getTime() + 1000);
@@ -189,13 +193,47 @@ describe('snapshots', () => {
   });
 });
 
+describe('a backup apart', () => {
+  // The process that reads the copy steps back behind whatever else runs.
+  it('is all that is committed when it is taken, and read while others write', async () => {
+    const here = path.join(folder, 'apart');
+    const database = await demoDatabase(path.join(here, 'db'));
+    const take = backupApart({ copyTo: database.copyTo, copy: path.join(here, '.copy') });
+    const named = (name: string) => database.db.insert(schema.squad).values({ id: randomUUID(), name });
+    await named('Before');
+    const file = path.join(here, 'backup.ndjson.gz');
+    let copied = false;
+    const taken = take(NOW, file).then(() => (copied = true));
+    // While it is read, whoever asks gets an answer.
+    for (let n = 0; !copied; n++) {
+      await named(`Meanwhile ${n}`);
+      await new Promise((go) => setTimeout(go, 50));
+    }
+    await taken;
+    const squads = await database.db.select().from(schema.squad);
+    const other = await openEmbedded(null);
+    await restoreBackup(other.db, createReadStream(file));
+    const names = (await other.db.select().from(schema.squad)).map((s) => s.name);
+    expect(names).toContain('Before');
+    const later = squads.filter((s) => s.name.startsWith('Meanwhile')).length;
+    expect(later).toBeGreaterThan(5);
+    expect(names.filter((n) => n.startsWith('Meanwhile')).length).toBeLessThan(later);
+    expect(await other.db.$count(schema.loggedSet)).toBe(await database.db.$count(schema.loggedSet));
+    expect((await stat(file)).mode & 0o777).toBe(0o600);
+    expect(await readdir(here)).toEqual(expect.not.arrayContaining(['.copy']));
+    await expect(take(NOW, path.join(here, 'no such folder', 'backup'))).rejects.toThrow('was not written');
+    await other.close();
+    await database.close();
+  }, 240_000);
+});
+
 describe('a damaged folder', () => {
   it('names its newest snapshot and the command that goes on from it', async () => {
     const here = path.join(folder, 'damaged');
     await (
       await lockFolder(here)
     )();
-    const snapshots = keepSnapshots(demo.db, path.join(here, 'snapshots'), () => NOW, 1e9);
+    const snapshots = keepSnapshots(backupHere(demo.db), path.join(here, 'snapshots'), () => NOW, 1e9);
     await snapshots.stop();
     await mkdir(path.join(here, 'db'));
     await writeFile(path.join(here, 'db', 'PG_VERSION'), 'torn');

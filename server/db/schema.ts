@@ -2,14 +2,16 @@ import { setColumns } from './set-columns.ts';
 import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import type { Region, Role, Side, Signer, Stage } from '../../core/terms/index.ts';
+import type { Form, Region, Role, Side, Signer, Sore, Stage } from '../../core/terms/index.ts';
 import type {
+  PlacementWay,
   BackCause,
   Bar,
   CueOutcome,
   Decision,
   Experience,
   MoveFact,
+  MoveKind,
   Outcome,
   Reach,
   TakenWay,
@@ -49,6 +51,8 @@ export const hall = pgTable('hall', {
   massUnit: text('mass_unit').$type<'kg' | 'lb'>().notNull(),
   lengthUnit: text('length_unit').$type<'cm' | 'in'>().notNull(),
   growsByItself: boolean('grows_by_itself').notNull().default(false),
+  /** How trials for placing are chosen. */
+  placementWay: text('placement_way').$type<PlacementWay>().notNull().default('information'),
   /** Advances by one with every accepted change. */
   stateNumber: integer('state_number').notNull().default(0),
   demo: boolean('demo').notNull().default(false),
@@ -465,6 +469,12 @@ export const setSummary = pgTable(
     primaryKey({ columns: [t.sessionId, t.variation] }),
     index('set_summary_window').on(t.personId, t.variation, t.date),
     index('set_summary_day').on(t.personId, t.date),
+    index('set_summary_aids')
+      .on(t.personId, t.variation, t.date.desc())
+      .where(sql`${t.sets} @? '$[*].aids'`),
+    index('set_summary_settings')
+      .on(t.personId, t.variation, t.date.desc())
+      .where(sql`${t.sets} @? '$[*].settings'`),
     index('set_summary_pain')
       .on(t.personId, t.date)
       .where(sql`${t.pain} > 0`),
@@ -503,6 +513,8 @@ export const checkIn = pgTable(
     painSide: text('pain_side').$type<Side>(),
     sleepH: doublePrecision('sleep_h'),
     atEase: doublePrecision('at_ease'),
+    /** Sore since the last session, and for how many days; null: not asked. It proves nothing. */
+    sore: jsonb('sore').$type<Sore[]>(),
     note: text('note').notNull().default(''),
     recordedBy: text('recorded_by').notNull(),
     at: at('at').notNull(),
@@ -751,13 +763,15 @@ export const move = pgTable(
     /** Order of the person's moves; two on one day keep their order. */
     sequence: bigint('sequence', { mode: 'number' }).notNull().generatedByDefaultAsIdentity(),
     date: date('date', { mode: 'string' }).notNull(),
-    kind: text('kind').$type<'placed' | Outcome>().notNull(),
+    kind: text('kind').$type<MoveKind>().notNull(),
     fromLevel: text('from_level'),
     toLevel: text('to_level').notNull(),
     taken: jsonb('taken').$type<TakenWay>(),
     /** In what role and at what stage a person was placed; null: as work, at the stage of the level. */
     role: text('role').$type<Role>(),
     stage: text('stage').$type<Stage>(),
+    /** In sets or in intervals, of a change of form. */
+    form: text('form').$type<Form>(),
     /** Why it was a step back; null: it was none, or of before this was kept. */
     cause: text('cause').$type<BackCause>(),
     /** Where it hurt, of a step back for pain. */

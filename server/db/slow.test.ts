@@ -43,6 +43,7 @@ it('tells each request by its route, without person, token or body', async () =>
     clock: () => new Date('2026-11-24T12:00:00Z'),
     boot: 'one',
     snapshots: { changed: () => undefined, coveredUntil: () => null },
+    backup: () => Promise.reject(new Error('not asked for')),
     proxies: 0,
     setUpCode: null,
     lasting: LASTING,

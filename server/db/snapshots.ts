@@ -1,12 +1,7 @@
-import { mkdir, open, readdir, rename, unlink } from 'node:fs/promises';
+import { mkdir, open, readdir, rename, rm, unlink } from 'node:fs/promises';
 import path from 'node:path';
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
 import { complaintOf } from '../complaint.ts';
-import { backupLines } from './backup.ts';
-import type { Db } from './db.ts';
-
-const compress = promisify(gzip);
+import type { TakeBackup } from './apart.ts';
 
 /** Newest kept in any case, and beyond them the last of each day. */
 const KEEP_NEWEST = 12;
@@ -26,7 +21,12 @@ export interface Snapshots {
  * Keeps snapshots of the database in a folder. The embedded database runs without fsync; a snapshot
  * is synced to the disk and only then renamed, so the newest one always survives a power cut.
  */
-export function keepSnapshots(db: Db, folder: string, clock: () => Date, everyMs: number): Snapshots {
+export function keepSnapshots(
+  takeBackup: TakeBackup,
+  folder: string,
+  clock: () => Date,
+  everyMs: number,
+): Snapshots {
   let dirty = true;
   let covered: string | null = null;
   let running: Promise<void> = Promise.resolve();
@@ -36,15 +36,12 @@ export function keepSnapshots(db: Db, folder: string, clock: () => Date, everyMs
     dirty = false;
     const at = clock();
     try {
-      const text = (await backupLines(db, at)).join('\n');
       await mkdir(folder, { recursive: true, mode: 0o700 });
       const next = Math.max(0, ...(await names(folder)).map(numberOf)) + 1;
       const name = `meister-${at.toISOString().replaceAll(':', '-')}-${String(next).padStart(8, '0')}.ndjson.gz`;
       const partial = path.join(folder, `.${name}.part`);
-      const handle = await open(partial, 'w', 0o600);
-      await handle.writeFile(await compress(text));
-      await handle.sync();
-      await handle.close();
+      await rm(partial, { force: true });
+      await takeBackup(at, partial);
       await rename(partial, path.join(folder, name));
       await syncFolder(folder);
       covered = at.toISOString();

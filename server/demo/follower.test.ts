@@ -16,20 +16,21 @@ beforeAll(async () => {
 afterAll(() => database.close());
 
 const SESSIONS_A_WEEK = 2;
+const everyLevel = () =>
+  new Set(laddersOf(inForce.shelf).flatMap((l) => l.levels.map((x) => `${l.slug}/${x.id}`)));
 
 // Somebody of 75 kg who comes twice a week and does just what is proposed, clean, without pain, at effort 6.
 it('leads whoever follows the proposals to the top of every ladder', () => {
   const rows: string[] = [];
   for (const raw of laddersOf(inForce.shelf)) {
     const { settled, facts, loweringS } = readingOfLadder(inForce, raw);
-    const all = laddersOf(inForce.shelf).flatMap((l) => l.levels.map((x) => `${l.slug}/${x.id}`));
     const { stays, arrived, said } = climb(
       {
         ladder: settled,
         facts,
         loweringS,
         kit: ofLibrary(inForce).kit,
-        heldElsewhere: new Set(all),
+        heldElsewhere: everyLevel(),
         most: 500,
       },
       { effort: 6, massKg: 75, gaps: [3, 4] },
@@ -45,5 +46,29 @@ it('leads whoever follows the proposals to the top of every ladder', () => {
       );
     }
   }
+  console.log(rows.join('\n'));
+});
+
+// Three times a week by the clock (common practice), through the levels that say something of intervals.
+it('leads whoever follows the proposals in intervals through every level that has them', () => {
+  const rows: string[] = [];
+  for (const raw of laddersOf(inForce.shelf)) {
+    const { settled, facts, loweringS } = readingOfLadder(inForce, raw, {}, { form: 'intervals' });
+    const levels = settled.levels.filter((l) => !l.trainsOnly);
+    if (levels.length === 0) continue;
+    const { stays, arrived, said } = climb(
+      {
+        ladder: { ...settled, levels },
+        facts,
+        loweringS,
+        kit: ofLibrary(inForce).kit,
+        heldElsewhere: everyLevel(),
+      },
+      { effort: 6, massKg: 75, gaps: [2, 2, 3] },
+    );
+    expect({ ladder: raw.slug, arrived, said }).toEqual({ ladder: raw.slug, arrived: true, said: [] });
+    rows.push(`${raw.slug}: ${stays.map((s) => `${s.level} ${s.sessions}`).join(', ')} sessions`);
+  }
+  expect(rows.length).toBeGreaterThanOrEqual(3);
   console.log(rows.join('\n'));
 });

@@ -1,3 +1,4 @@
+import { settingsFor } from './settings.ts';
 import { sidesApart } from '../../core/terms/index.ts';
 import { judge, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
@@ -150,6 +151,7 @@ function follow({
       massKg: who.massKg,
       role: move.kind === 'placed' ? (course.role ?? null) : null,
       stage: null,
+      form: null,
       stateNumber: inForce.state,
       revisions: reads,
       setIds: move.evidence?.setIds ?? [],
@@ -269,9 +271,6 @@ function follow({
       name: a.aid,
       setting: String(a.amount),
     }));
-    if (variation.loadPlace.startsWith('across') || variation.loadPlace === 'front of shoulders') {
-      aids.push({ name: 'Rack hooks', setting: String(Math.round((who.statureM ?? 1.7) * 10) - 10) });
-    }
     return {
       id: uuidFrom(random),
       sessionId: at.sessionId,
@@ -301,6 +300,7 @@ function follow({
       pain: mood === 'unwatched' ? null : calm ? (last ? 0 : null) : pain,
       atEase: day.learning && last && !alone ? clamp(3, Math.round(6.5 + can * 0.4 + noise(1)), 10) : null,
       aids: aids.length > 0 ? aids : null,
+      settings: alone ? null : settingsFor(variation, who.statureM ?? 1.7),
       loggedBy: alone && who.logsOwn ? `${who.name} (own)` : coach,
       own: alone && (who.logsOwn ?? false),
     };
@@ -308,8 +308,8 @@ function follow({
     function sensed(): LoggedSet['sensations'] {
       const wanted = variation.wanted[0];
       if (!last || alone || !wanted || random() > 0.6) return null;
-      const { region, kind } = wanted;
-      return [{ region, kind, side: null }];
+      const { region, kind, leg = null } = wanted;
+      return [{ region, kind, side: null, leg }];
     }
   }
 

@@ -3,10 +3,9 @@ import { and, eq, gte, isNull, lte, sql } from 'drizzle-orm';
 import type { FaultReport } from '../../contract/fault.ts';
 import { agreementReport, answersReport, faultsWhere } from '../../core/fault/index.ts';
 import type { RatedTwice } from '../../core/fault/index.ts';
-import { schema } from '../db/index.ts';
+import { rowsOf, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
-import { rowsOf } from '../log/index.ts';
 import { personList } from '../people/index.ts';
 
 const { faultCase, loggedSet, session, setRating } = schema;

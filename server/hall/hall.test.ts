@@ -54,6 +54,7 @@ describe('the hall', () => {
     expect(response.headers.get('content-disposition')).toContain('meister-2026-11-24.ndjson.gz');
     const lines = gunzipSync(Buffer.from(await response.arrayBuffer()))
       .toString()
+      .trimEnd()
       .split('\n');
     expect(JSON.parse(lines[0]!)).toMatchObject({ format: 'meister-backup', version: 1 });
     expect(JSON.parse(lines.at(-1)!)).toEqual({ end: lines.length - 2 });

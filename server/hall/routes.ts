@@ -1,13 +1,9 @@
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
 import { STAFF_ROLES } from '../../contract/access.ts';
 import { hashPassword, refuseCommon } from '../access/index.ts';
-import { backupLines } from '../db/index.ts';
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { editionHeader } from './edition.ts';
 import { addStaff, editStaff, saveSettings, saveSquad, squadList, staffList } from './store.ts';
 
-const compress = promisify(gzip);
 const OK = { ok: true } as const;
 
 export const hallRoutes = handlers({
@@ -23,6 +19,7 @@ export const hallRoutes = handlers({
         massUnit: hall.massUnit,
         lengthUnit: hall.lengthUnit,
         growsByItself: hall.growsByItself,
+        placementWay: hall.placementWay,
         today,
         demo: hall.demo,
       },
@@ -69,8 +66,8 @@ export const hallRoutes = handlers({
     return OK;
   },
 
-  backup: async ({ db, at }) => ({
-    file: await compress((await backupLines(db, at)).join('\n')),
+  backup: async ({ backup, at }) => ({
+    file: await backup(at),
     type: 'application/gzip',
     name: `meister-${at.toISOString().slice(0, 10)}.ndjson.gz`,
   }),

@@ -172,8 +172,14 @@ describe('merging two cues', () => {
     expect(first.effects.sheets).toMatchObject([
       {
         variation: 'rear-foot-up',
-        dropped: [{ text: 'Push the floor away with one heel.' }],
-        takenUp: [{ text: 'Push the floor away through one heel.' }],
+        dropped: [
+          { text: 'Push the floor away with one heel.' },
+          { text: 'Push the floor away with the heel that is down.' },
+        ],
+        takenUp: [
+          { text: 'Push the floor away through one heel.' },
+          { text: 'Push through one heel to come up.' },
+        ],
       },
     ]);
     const { body, revision } = await entryOf<Cue>('cue', 'tray');

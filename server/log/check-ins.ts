@@ -38,17 +38,20 @@ export async function saveCheckIn(c: Context & About, date: string, request: Che
           painSide: request.painSide ?? before.painSide,
           sleepH: request.sleepH ?? before.sleepH,
           atEase: request.atEase ?? before.atEase,
+          sore: request.sore ?? before.sore,
           note: request.note || before.note,
         }
       : {};
   const row = { ...request, ...unseen, recordedBy: me.name, at: at.toISOString() };
   if (before) {
-    const asked = ({ here, pain, painRegion, sleepH, atEase, note }: CheckIn) => ({
+    const asked = ({ here, pain, painRegion, painSide, sleepH, atEase, sore, note }: CheckIn) => ({
       here,
       pain,
       painRegion,
+      painSide,
       sleepH,
       atEase,
+      sore,
       note,
     });
     await keepCorrection(

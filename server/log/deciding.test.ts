@@ -116,6 +116,70 @@ describe('a way on', () => {
   });
 });
 
+describe('somebody who works in intervals', () => {
+  const form = (to: string) => ({ ladder: 'bridge-ladder', form: to, reason: '' });
+  it('is asked for rounds, grows by the week and moves up by them; sets wait where they were', async () => {
+    const id = await placedOn(1, 'lift');
+    await session(id, 2, { doneReps: 12, effort: 5 });
+    await session(id, 3, { doneReps: 12, effort: 5 });
+    const before = (await bridge(id)).decision!;
+    const path = `/api/people/${id}/form`;
+    await hall.as('coach').ok('POST', path, form('intervals'));
+    const twice = await hall.as('coach').refused('POST', path, form('intervals'));
+    expect(twice.detail).toContain('they work in intervals already');
+    const run = (n: number, rounds: number) => {
+      on(n);
+      return log(id, { date: day(n), doneReps: null, rounds, workS: 40 });
+    };
+    const begun = await bridge(id);
+    expect(begun.standing).toMatchObject({ level: 'lift', since: day(1), form: 'intervals' });
+    expect(begun.decision).toMatchObject({
+      outcome: 'hold',
+      sessionDates: [],
+      plan: { target: { rounds: 2, workS: 40, restS: 20 } },
+    });
+    await run(4, 2);
+    await run(6, 2);
+    expect((await bridge(id)).decision).toMatchObject({
+      outcome: 'grow',
+      grow: { rule: 'rounds', next: { way: 'rounds', to: 3 } },
+    });
+    await hall.as('coach').ok('POST', moves(id), confirm('grow'));
+    await run(8, 5);
+    expect((await bridge(id)).decision).toMatchObject({
+      outcome: 'move up',
+      sessionDates: [4, 6, 8].map(day),
+    });
+    // Back in sets everything is as it was, and the rounds say nothing.
+    await hall.as('coach').ok('POST', path, form('sets'));
+    const back = await bridge(id);
+    expect(back.decision).toMatchObject({ outcome: before.outcome, sessionDates: before.sessionDates });
+    expect(back.standing).toMatchObject({ taken: [], takenOther: [{ way: 'rounds', to: 3 }] });
+  });
+
+  it('is nobody who is not placed', async () => {
+    const [other] = await hall.as('head').get<{ id: string }[]>('/api/people');
+    const refused = await hall
+      .as('head')
+      .refused('POST', `/api/people/${other!.id}/form`, { ...form('intervals'), ladder: 'lunge-ladder' });
+    expect(refused.detail).toContain('not placed on this ladder yet');
+  });
+});
+
+describe('interval work', () => {
+  it('trains, shows nothing of what the level asks, and hides nothing that was shown before', async () => {
+    const id = await placedOn(1, 'lift');
+    await session(id, 2, { doneReps: 12 });
+    await session(id, 3, { doneReps: 12 });
+    const shown = (await bridge(id)).decision!;
+    expect(shown.outcome).toBe('move up');
+    for (const n of [4, 5, 6, 7, 8, 9, 10]) await session(id, n, { doneReps: null, rounds: 3 });
+    const after = (await bridge(id)).decision!;
+    expect(after.outcome).toBe('move up');
+    expect(after.sessionDates).toEqual(shown.sessionDates);
+  });
+});
+
 describe('a level', () => {
   it('is skipped only with a reason', async () => {
     const id = await placedOn(2, 'lift');
@@ -135,7 +199,7 @@ describe('a level', () => {
     const put = (ladder: string, level: string) =>
       head.refused('POST', `/api/people/${id}/place`, { ladder, level, reason: 'Strong.' });
     expect((await put('squat-ladder', 'one-leg')).detail).toContain(
-      'needs "Rear foot up" of the ladder Lunge first',
+      'needs "Bulgarian split squat" of the ladder Lunge first',
     );
     await head.ok('POST', `/api/people/${id}/restrictions`, {
       bars: [{ bars: 'pattern', pattern: 'hinge' }],
@@ -166,6 +230,61 @@ describe('a level', () => {
     expect(refused).toMatchObject({ status: 403 });
     await head.ok('POST', moves(id), confirm('move up'));
     expect((await bridge(id)).standing!.level).toBe('one-leg-thrust');
+  });
+});
+
+describe('a branch', () => {
+  const SIDE = 'side-bridge-ladder';
+  const lines = async (id: string) =>
+    (await hall.as('coach').get<PersonOnLadders>(`/api/people/${id}/ladders`)).ladders;
+  const open = (level: string) => ({ ladder: SIDE, level, reason: 'Carries on one side.' });
+
+  it('opens once what it leaves from is held, leaves the trunk as it is, and goes its own way', async () => {
+    const id = await placedOn(2, 'lift');
+    const coach = hall.as('coach');
+    const closed = await coach.refused('POST', `/api/people/${id}/place`, open('knees'));
+    expect(closed.detail).toContain('"Side bridge" opens once "Glute bridge" of the ladder Bridge is held');
+    const trials = { ladder: SIDE, experience: 'trained', atEase: 9, careful: false, trials: [] };
+    expect(await coach.ok('POST', `/api/people/${id}/placements/next`, trials)).toMatchObject({
+      step: 'stop',
+    });
+    expect((await lines(id)).find((l) => l.ladder.slug === SIDE)).toMatchObject({
+      standing: null,
+      branch: { open: false },
+    });
+
+    await session(id, 3);
+    await session(id, 5);
+    await coach.ok('POST', moves(id), confirm('move up'));
+    expect((await lines(id)).find((l) => l.ladder.slug === SIDE)!.branch!.open).toBe(true);
+    expect(await coach.ok('POST', `/api/people/${id}/placements/next`, trials)).toMatchObject({
+      step: 'try',
+    });
+    await coach.ok('POST', `/api/people/${id}/place`, open('knees'));
+    expect((await bridge(id)).standing!.level).toBe('hold');
+
+    const side = (n: number) =>
+      session(id, n, { variation: 'side-bridge-knees', side: 'left', doneReps: 14 });
+    const other = (n: number) =>
+      session(id, n, { variation: 'side-bridge-knees', side: 'right', doneReps: 14 });
+    for (const n of [7, 9]) {
+      await side(n);
+      await other(n);
+    }
+    const found = (await lines(id)).find((l) => l.ladder.slug === SIDE)!;
+    expect(found.decision).toMatchObject({ outcome: 'move up', toLevel: 'straight' });
+    // What was done on the branch is no evidence of the trunk.
+    expect((await bridge(id)).decision).toMatchObject({ outcome: 'hold', setIds: [] });
+
+    // What it was opened with is lost later: told, and nothing is taken away.
+    await hall.as('head').ok('POST', `/api/people/${id}/place`, {
+      ladder: 'bridge-ladder',
+      level: 'lift',
+      reason: 'Back to the beginning after a cold.',
+    });
+    const after = (await lines(id)).find((l) => l.ladder.slug === SIDE)!;
+    expect(after.standing!.level).toBe('knees');
+    expect(after.decision!.reasons.map((r) => r.text).join()).toContain('no longer held');
   });
 });
 

@@ -56,8 +56,9 @@ describe('summaries of sets', () => {
       effort: null,
       pain: 0,
       faults: [{ fault: 'pelvis-drops', side: null, reps: 2 }],
-      sensations: [{ region: 'back of hip', kind: 'work', side: 'left' }],
+      sensations: [{ region: 'back of hip', kind: 'work', side: 'left', leg: 'front' }],
       aids: [],
+      settings: [{ name: 'step height', value: 0.25, side: null }],
     });
     await hall.as('coach').ok('PUT', `/api/sets/${setId}`, sent);
     const [row] = await summaries(id);

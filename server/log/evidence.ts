@@ -58,6 +58,7 @@ async function movesOf(db: Db, personId: string, door: Door): Promise<MoveRow[]>
       taken: m.taken,
       role: m.role,
       stage: m.stage,
+      form: m.form,
       proposed: m.proposed,
       reason: m.reason,
       by: m.by,
@@ -104,7 +105,8 @@ async function overridesInForce(db: Db) {
     .innerJoin(move, eq(move.id, standing.lastMoveId))
     .where(and(isNotNull(move.proposed), ne(move.kind, move.proposed)));
   for (const { id, kind, proposed, ...rest } of rows) {
-    if (proposed !== null && kind !== 'placed') found.set(id, { ...rest, proposed, chosen: kind });
+    if (proposed !== null && kind !== 'placed' && kind !== 'form')
+      found.set(id, { ...rest, proposed, chosen: kind });
   }
   return found;
 }

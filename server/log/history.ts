@@ -1,6 +1,7 @@
 import { and, desc, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm';
+import type { SQL } from 'drizzle-orm';
 import type { PersonOnLadders, StoredSet } from '../../contract/log.ts';
-import { bySetOrder, lastAids } from '../../core/log/index.ts';
+import { bySetOrder, lastAids, lastSettings } from '../../core/log/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import { among, schema } from '../db/index.ts';
@@ -53,29 +54,36 @@ export async function recentSets(db: Db, personId: string, before: string | null
   };
 }
 
+/** What a summary is looked up by: an index stands for each (see the schema). */
+const TOLD = {
+  aids: sql`${setSummary.sets} @? '$[*].aids'`,
+  settings: sql`${setSummary.sets} @? '$[*].settings'`,
+};
+
 /**
- * The sets of the newest session of each variation in which aids or settings were told, however long ago, by person.
+ * The sets of the newest sessions of each variation in which aids, and in which settings, were told, however long ago, by
+ * person.
  * @param variations slugs; those never logged give nothing
  */
-export async function newestWithAids(
+export async function newestWithSettings(
   db: Db,
   personIds: readonly string[],
   variations: readonly string[],
 ): Promise<Map<string, LoggedSet[]>> {
   const found = new Map<string, LoggedSet[]>();
   if (variations.length === 0 || personIds.length === 0) return found;
-  const rows = await db
-    .selectDistinctOn([setSummary.personId, setSummary.variation])
-    .from(setSummary)
-    .where(
-      and(
-        among(setSummary.personId, personIds),
-        inArray(setSummary.variation, [...variations]),
-        sql`${setSummary.sets} @? '$[*].aids'`,
-      ),
-    )
-    .orderBy(setSummary.personId, setSummary.variation, desc(setSummary.date));
-  for (const row of rows) {
+  const newest = (told: SQL) =>
+    db
+      .selectDistinctOn([setSummary.personId, setSummary.variation])
+      .from(setSummary)
+      .where(and(among(setSummary.personId, personIds), inArray(setSummary.variation, [...variations]), told))
+      .orderBy(setSummary.personId, setSummary.variation, desc(setSummary.date));
+  const seen = new Set<string>();
+  for (const row of [...(await newest(TOLD.aids)), ...(await newest(TOLD.settings))]) {
+    const key = `${row.sessionId} ${row.variation}`;
+    // Mostly both were told on one day.
+    if (seen.has(key)) continue;
+    seen.add(key);
     found.set(row.personId, [...(found.get(row.personId) ?? []), ...setsOfSummary(row)]);
   }
   return found;
@@ -133,12 +141,19 @@ export async function settingsOf(db: Db, personId: string): Promise<PersonOnLadd
   const rows = await db
     .selectDistinctOn([setSummary.variation])
     .from(setSummary)
-    .where(and(eq(setSummary.personId, personId), sql`${setSummary.sets} @? '$[*].aids[*]'`))
+    .where(
+      and(
+        eq(setSummary.personId, personId),
+        sql`(${setSummary.sets} @? '$[*].aids[*]' or ${setSummary.sets} @? '$[*].settings[*]')`,
+      ),
+    )
     .orderBy(setSummary.variation, desc(setSummary.date));
   return rows
-    .flatMap((row) => {
-      const last = lastAids(setsOfSummary(row), row.variation);
-      return last ? [{ variation: row.variation, ...last }] : [];
+    .map((row) => {
+      const sets = setsOfSummary(row);
+      const aids = lastAids(sets, row.variation)?.used ?? [];
+      const settings = lastSettings(sets, row.variation)?.used ?? [];
+      return { variation: row.variation, date: row.date, aids, settings };
     })
     .sort((a, b) => (a.date < b.date ? 1 : -1));
 }

@@ -7,5 +7,4 @@ export type { MoveRecord } from './evidence.ts';
 export { recordsOf } from './records.ts';
 export { reportsFromLog, tell } from './stops.ts';
 export { keepSet } from './sets.ts';
-export { newestWithAids, setsSince } from './history.ts';
-export { rowsOf } from './summary.ts';
+export { newestWithSettings, setsSince } from './history.ts';

@@ -2,9 +2,9 @@ import { judge, ofLibrary, readingOfLadder, revisionsRead } from '../../core/flo
 import type { PersonRecords } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { heldLevels, overrideRefused, permittedLevels } from '../../core/ladder/index.ts';
+import { heldLevels, isOpen, overrideRefused, permittedLevels } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
-import type { ConfirmRequest, PlaceRequest } from '../../contract/log.ts';
+import type { ConfirmRequest, FormRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
 import type { About, Context, OpenContext } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
@@ -30,40 +30,84 @@ function levelIn(ladder: Ladder, id: string): Level {
   return level;
 }
 
+type Move = typeof schema.move.$inferInsert;
+
+/** Keeps a decision for good, with the state of the library that it was made in, and where it leads. */
+async function keepMove(
+  { db, at, today, inForce }: Pick<OpenContext, 'db' | 'at' | 'today' | 'inForce'>,
+  by: string,
+  personId: string,
+  ladder: Ladder,
+  own: PersonRecords,
+  move: Pick<Move, 'kind' | 'fromLevel' | 'toLevel' | 'reason' | 'setIds'> & Partial<Move>,
+): Promise<string> {
+  const id = randomUUID();
+  await db.insert(schema.move).values({
+    ...move,
+    id,
+    personId,
+    ladder: ladder.slug,
+    date: today,
+    massKg: own.massKg,
+    by,
+    at: at.toISOString(),
+    stateNumber: inForce.state,
+    revisions: revisionsRead(inForce, ladder),
+  });
+  await refreshStanding(db, personId, ladder.slug);
+  return id;
+}
+
 /** First placement on a ladder, or a new one with a reason. */
 export async function place(c: Context & About, request: PlaceRequest): Promise<string> {
   const { inForce, ladder } = await forDeciding(c, request.ladder);
-  const { db: tx, me, at, today } = c;
+  const { db: tx, me } = c;
   const personId = c.person.id;
   await refuseStopped(c, ladder.pattern);
   const level = levelIn(ladder, request.level);
   const own = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
   const before = own.standings.get(ladder.slug);
+  if (!before && !isOpen(ladder, heldLevels(inForce.shelf.all('ladder'), own.standings))) {
+    const { ladder: trunk, level: opensWith } = ladder.branchOf!;
+    throw new Refusal(
+      422,
+      `ladder: "${ladder.name}" opens once ${ofLibrary(inForce).nameOf(trunk, opensWith)} is held. Nothing was decided.`,
+    );
+  }
   refuseUnfit({ ...c, inForce }, ladder, own, {
     from: before ? levelIn(ladder, before.level) : null,
     to: level,
   });
-  const id = randomUUID();
-  await tx.insert(schema.move).values({
-    id,
-    personId,
-    ladder: ladder.slug,
-    date: today,
+  return keepMove({ ...c, inForce }, me.name, personId, ladder, own, {
     kind: 'placed',
     fromLevel: before?.level ?? null,
     toLevel: level.id,
     role: request.role ?? null,
     stage: request.stage ?? null,
-    massKg: own.massKg,
     reason: request.reason,
-    by: me.name,
-    at: at.toISOString(),
-    stateNumber: inForce.state,
-    revisions: revisionsRead(inForce, ladder),
     setIds: [],
   });
-  await refreshStanding(tx, personId, ladder.slug);
-  return id;
+}
+
+/** From now on in sets or in intervals: where somebody stands, and since when, stays as it is. */
+export async function changeForm(c: Context & About, request: FormRequest): Promise<string> {
+  const { inForce, ladder } = await forDeciding(c, request.ladder);
+  const { db: tx, me } = c;
+  const personId = c.person.id;
+  const own = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
+  const standing = own.standings.get(ladder.slug);
+  if (!standing) throw new Refusal(422, 'ladder: the person is not placed on this ladder yet.');
+  if ((standing.form ?? 'sets') === request.form) {
+    throw new Refusal(409, `form: they work in ${request.form} already. Nothing was changed.`);
+  }
+  return keepMove({ ...c, inForce }, me.name, personId, ladder, own, {
+    kind: 'form',
+    fromLevel: standing.level,
+    toLevel: standing.level,
+    form: request.form,
+    reason: request.reason,
+    setIds: [],
+  });
 }
 
 /**
@@ -103,7 +147,7 @@ function refuseUnfit(
  */
 export async function confirm(c: Context & About, request: ConfirmRequest): Promise<string> {
   const { inForce, ladder } = await forDeciding(c, request.ladder);
-  const { db: tx, me, at, today } = c;
+  const { db: tx, me } = c;
   const personId = c.person.id;
   const own = (await recordsOf(tx, { ...c, inForce }, [personId]))(personId);
   const { standing, decision, failure } = judge({ ...c, inForce }, ladder, own);
@@ -143,30 +187,18 @@ export async function confirm(c: Context & About, request: ConfirmRequest): Prom
   }
   if (refersForPain(decision)) await tellOutcome(c, me, personId, ladder, decision);
   const back = request.chosen === 'step back' && decision.outcome === 'step back' ? decision : null;
-  const id = randomUUID();
-  await tx.insert(schema.move).values({
-    id,
-    personId,
-    ladder: ladder.slug,
-    date: today,
+  return keepMove({ ...c, inForce }, me.name, personId, ladder, own, {
     kind: request.chosen,
     fromLevel: standing.level,
     toLevel,
     taken,
     cause: back?.cause ?? null,
     painRegions: back?.cause === 'pain' ? back.painRegions : null,
-    massKg: own.massKg,
     proposed: decision.outcome,
     reason: request.reason,
-    by: me.name,
-    at: at.toISOString(),
-    stateNumber: inForce.state,
-    revisions: revisionsRead(inForce, ladder),
     evidence: decision,
     setIds: decision.setIds,
   });
-  await refreshStanding(tx, personId, ladder.slug);
-  return id;
 }
 
 function target(ladder: Ladder, decision: Decision, { chosen, level }: ConfirmRequest) {
@@ -226,26 +258,16 @@ export async function growByItself(
         const { decision } = judge(c, ladder, own, { foretell: false });
         const next = decision?.outcome === 'grow' ? decision.grow.next : null;
         if (!decision || !next || next.way === 'load') continue;
-        await db.insert(schema.move).values({
-          id: randomUUID(),
-          personId,
-          ladder: slug,
-          date: c.today,
+        await keepMove({ ...c, db }, 'the setting of the hall', personId, ladder, own, {
           kind: 'grow',
           fromLevel: level,
           toLevel: level,
           taken: next,
-          massKg: own.massKg,
           proposed: 'grow',
           reason: 'Confirmed by itself, as the hall has set it: a way on without load.',
-          by: 'the setting of the hall',
-          at: c.at.toISOString(),
-          stateNumber: c.inForce.state,
-          revisions: revisionsRead(c.inForce, ladder),
           evidence: decision,
           setIds: decision.setIds,
         });
-        await refreshStanding(db, personId, slug);
       }
     });
   } catch (error) {

@@ -14,7 +14,7 @@ import type { About, Context, OpenContext, OwnHolder } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { makersMay, personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
-import { newestWithAids } from './history.ts';
+import { newestWithSettings } from './history.ts';
 import { recordsOf } from './records.ts';
 import { deleteSet, keepSet } from './sets.ts';
 import type { Logger } from './sets.ts';
@@ -144,12 +144,12 @@ export async function ownDay(c: Held): Promise<OwnDay> {
   const { db, inForce, hall, today: date, at: now } = c;
   const { shelf, revisions } = inForce;
   const own = (await recordsOf(db, c, [person.id]))(person.id);
-  const withAids = await newestWithAids(db, [person.id], variationsNow(inForce, own));
-  const aids = withAids.get(person.id) ?? [];
+  const withSettings = await newestWithSettings(db, [person.id], variationsNow(inForce, own));
+  const used = withSettings.get(person.id) ?? [];
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
-    const line = lineOf({ floor: c, ladder, own, withAids: aids, tried, door: doorFor(false) });
+    const line = lineOf({ floor: c, ladder, own, withSettings: used, tried, door: doorFor(false) });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
     const { ladderName, levelName, pattern, variation, variationName, oneSided, sides } = line;
@@ -193,6 +193,7 @@ export async function ownDay(c: Held): Promise<OwnDay> {
     hallName: hall?.name ?? '',
     date,
     massUnit: hall?.massUnit ?? 'kg',
+    lengthUnit: hall?.lengthUnit ?? 'cm',
     stopped: [...new Set(own.stops.map((s) => s.reach))],
     lines,
     sets: rows.map(({ set: s }) => ({

@@ -40,6 +40,7 @@ async function stepFor(c: Context & About, request: PlacementRequest): Promise<P
     careful: request.careful || clearanceFor(own.clearances, ladder.pattern) !== null,
     simplestFirst: beginsSimplest(inForce.shelf, own.answers),
     trials: request.trials,
+    way: c.hall?.placementWay ?? 'information',
     nameOf: ofLibrary(inForce).nameOf,
     today,
   });

@@ -14,16 +14,18 @@ import {
   askedWords,
   clearanceFor,
   evidenceWindow,
+  isInForm,
   standingAfter,
   TELLING_DAYS,
 } from '../../core/ladder/index.ts';
+import type { FactsBySlug } from '../../core/log/index.ts';
 import type { IsoDate, Pattern, Region, Side } from '../../core/terms/index.ts';
 import type { PainTold, Standing } from '../../core/ladder/index.ts';
-import { among, schema } from '../db/index.ts';
+import { among, rowsOf, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { answersOf, openRestrictions } from '../people/index.ts';
 import { clearancesOf, openStops } from './stops.ts';
-import { rowsOf, setsOfSummary } from './summary.ts';
+import { setsOfSummary } from './summary.ts';
 import type { SummaryRow } from './summary.ts';
 
 /** So many people's windows are read at once: a set logged meanwhile waits for one such read at most. */
@@ -168,6 +170,10 @@ interface Want {
   person: string;
   /** Of the level. */
   variations: string[];
+  /** Those of them that are counted in rounds: of the others a session of rounds alone shows nothing. */
+  in_rounds: string[];
+  /** And those of whom only rounds tell. */
+  only_rounds: string[];
   /** Of the pattern: pain and stop faults are read of warm-up and drills too. */
   of_pattern: string[];
   on_ladder: string[];
@@ -192,13 +198,13 @@ async function windowsOf(
   { inForce, today, told }: Floor,
   people: readonly (readonly [string, PersonRecords])[],
 ): Promise<Map<string, Map<string, Evidence>>> {
-  const wants: (Want & { ladder: string })[] = [];
+  const wants: (Want & { ladder: string; facts: FactsBySlug })[] = [];
   for (const [person, { standings, answers, clearances }] of people) {
     for (const [slug, standing] of standings) {
       const ladder = inForce.shelf.get('ladder', slug);
       if (!ladder) continue;
       try {
-        const { settled } = readingOfLadder(inForce, ladder, answers, standing.stage);
+        const { settled, facts } = readingOfLadder(inForce, ladder, answers, standing);
         const level = levelOf(settled, standing.level);
         if (!level) continue;
         const variations = [level.main, ...level.equals];
@@ -209,6 +215,9 @@ async function windowsOf(
           ladder: slug,
           person,
           variations,
+          in_rounds: variations.filter((v) => facts.get(v)?.countedIn === 'rounds'),
+          only_rounds: variations.filter((v) => facts.get(v)?.inIntervals),
+          facts,
           of_pattern: variationsOf(inForce, ladder),
           on_ladder: asksWeeks(level, standing) ? ladder.levels.flatMap((l) => [l.main, ...l.equals]) : [],
           first: standing.first ?? standing.since,
@@ -223,12 +232,12 @@ async function windowsOf(
   }
   const found = new Map<string, Map<string, Evidence>>();
   if (wants.length === 0) return found;
-  const asked = JSON.stringify(wants.map(({ ladder: _l, ...w }) => w));
+  const asked = JSON.stringify(wants.map(({ ladder: _l, facts: _f, ...w }) => w));
   const rows = rowsOf<SummaryRow & { i: number; total: number; climbed: number }>(
     await db.execute(sql`
     with asked as materialized (
       select * from jsonb_to_recordset(${asked}::jsonb)
-        as w(i int, person uuid, variations text[], of_pattern text[], on_ladder text[], first date, since date,
+        as w(i int, person uuid, variations text[], in_rounds text[], only_rounds text[], of_pattern text[], on_ladder text[], first date, since date,
           sessions int, days int)
     ), wanted as materialized (
       select w.*, d.dates, d.seen,
@@ -240,6 +249,8 @@ async function windowsOf(
         select array_agg(distinct x.date) as dates, array_agg(distinct x.date) filter (where x.watched) as seen
         from set_summary x
         where x.person_id = w.person and x.variation = any(w.variations) and x.date >= w.since and x.working
+          and (x.variation = any(w.in_rounds) or x.sets @? '$[*] ? (!exists(@.rounds))')
+          and (not x.variation = any(w.only_rounds) or x.sets @? '$[*] ? (exists(@.rounds))')
       ) d
     )
     select w.i, coalesce(array_length(w.dates, 1), 0) as total, w.climbed, s."sessionId", s.date, s.variation, s.sets
@@ -264,7 +275,9 @@ async function windowsOf(
   for (const [i, list] of grouped(rows, (r) => String(r.i))) {
     const want = wants[Number(i)]!;
     const sets = list.flatMap(setsOfSummary);
-    const here = sets.filter((x) => want.variations.includes(x.variation) && !x.warmUp && !x.sideTest);
+    const here = sets.filter(
+      (x) => want.variations.includes(x.variation) && !x.warmUp && !x.sideTest && isInForm(x, want.facts),
+    );
     const own = found.get(want.person) ?? new Map<string, Evidence>();
     own.set(want.ladder, {
       sets,

@@ -5,7 +5,7 @@ import { coverableBy, coversOf, endCover, takeCover } from './cover.ts';
 import { addSignOff, saveCheckIn, saveCueTried } from './check-ins.ts';
 import { overview, personOnLadders } from './evidence.ts';
 import { recentSets, setsOfVariations } from './history.ts';
-import { confirm, place } from './moves.ts';
+import { changeForm, confirm, place } from './moves.ts';
 import {
   dropOwnSet,
   keepOwnStop,
@@ -113,6 +113,8 @@ export const logRoutes = handlers({
   },
 
   place: async (c) => ({ id: await allOrNothing(c, (tx) => place(tx, tx.body)) }),
+
+  changeForm: async (c) => ({ id: await allOrNothing(c, (tx) => changeForm(tx, tx.body)) }),
 
   confirm: async (c) => ({ id: await allOrNothing(c, (tx) => confirm(tx, tx.body)) }),
 

@@ -67,8 +67,38 @@ describe('today', () => {
     await log(setOf(id, { doneReps: 12 }));
     expect((await todayOf(id)).lines[0]!.next).toMatchObject({ number: 2, done: false });
     expect((await ladders(id)).settings).toEqual([
-      { variation: 'floor-lift', date: '2026-11-22', aids: [{ name: 'Band', setting: '12 kg pull' }] },
+      {
+        variation: 'floor-lift',
+        date: '2026-11-22',
+        aids: [{ name: 'Band', setting: '12 kg pull' }],
+        settings: [],
+      },
     ]);
+  });
+
+  it('gives back the settings of last time, however long ago, and takes no uneven rack', async () => {
+    const id = await placedPerson(hall);
+    const rack = (left: number, right: number) => ({
+      settings: [
+        { name: 'rack hooks' as const, value: left, side: 'left' as const },
+        { name: 'rack hooks' as const, value: right, side: 'right' as const },
+        { name: 'footwear' as const, value: 'flat shoe', side: null },
+      ],
+    });
+    await log(setOf(id, { date: '2026-11-02', ...rack(9, 9) }));
+    for (const day of ['05', '09', '12', '16', '19']) await log(setOf(id, { date: `2026-11-${day}` }));
+    const { next } = (await todayOf(id)).lines[0]!;
+    expect(next).toMatchObject({ ...rack(9, 9), settingsFrom: '2026-11-02', aids: null });
+    const refused = await hall
+      .as('coach')
+      .refused('PUT', `/api/sets/${randomUUID()}`, setOf(id, rack(9, 10)));
+    expect(refused.detail).toContain('rack hooks: left 9, right 10. The bar would lie uneven');
+    const words = [{ name: 'footwear', value: 'stilts', side: null }];
+    const odd = await hall
+      .as('coach')
+      .refused('PUT', `/api/sets/${randomUUID()}`, { ...setOf(id), settings: words });
+    expect(odd.detail).toContain('"stilts" is none of');
+    expect((await ladders(id)).settings[0]).toMatchObject({ variation: 'floor-lift', ...rack(9, 9) });
   });
 
   it('begins one-sided work with the weaker side', async () => {

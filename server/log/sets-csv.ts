@@ -3,7 +3,7 @@ import { and, eq, gte, isNull, lte } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { NEEDED_COLUMNS, SET_COLUMNS, setOfRow } from '../../core/exchange/index.ts';
 import type { ReadSet, SetRowProblem } from '../../core/exchange/index.ts';
-import { canonicalJson } from '../../core/library/index.ts';
+import { canonicalJson, variationNamed } from '../../core/library/index.ts';
 import { bySetOrder } from '../../core/log/index.ts';
 import type { Query } from '../../contract/endpoints.ts';
 import type { Person } from '../../contract/people.ts';
@@ -80,9 +80,11 @@ async function readSetsCsv(
         const named = everybody.filter((p) => p.name === name);
         return named.length > 1 ? 'several' : (named[0] ?? null);
       },
-      variation: (slug) => {
-        const v = shelf.get('variation', slug);
-        return v ? { revision: revisions.get(`variation/${slug}`) ?? 1, loadKind: v.loadKind } : null;
+      variation: (name) => {
+        const v = variationNamed(shelf, name);
+        if (v === null || v === 'several') return v;
+        const { slug, loadKind } = v;
+        return { slug, revision: revisions.get(`variation/${slug}`) ?? 1, loadKind };
       },
       hasFault: (slug) => shelf.get('fault', slug) !== undefined,
       today,

@@ -164,7 +164,10 @@ async function putSet(
       throw new Refusal(403, 'Pain that was reported stays on its day. Ask your coach to correct it.');
     }
     fields.pain = Math.max(before.pain, fields.pain ?? 0);
-    const felt = before.sensations?.filter((f) => f.kind === 'pain') ?? [];
+    const felt = (before.sensations ?? [])
+      .filter((f) => f.kind === 'pain')
+      // What an older version kept does not know of the leg.
+      .map((f) => ({ ...f, leg: f.leg ?? null }));
     const told = new Set(fields.sensations?.map((f) => canonicalJson(f)));
     const more = felt.filter((f) => !told.has(canonicalJson(f)));
     if (more.length > 0) fields.sensations = [...(fields.sensations ?? []), ...more];

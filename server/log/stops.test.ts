@@ -48,7 +48,7 @@ describe('a stop', () => {
     expect((await bridge()).outcome).toBe('step back');
     await put({ pain: 7 });
     expect(await open()).toMatchObject([
-      { told: 'set', pain: 7, reach: 'everything', doing: 'Hip lift from the floor' },
+      { told: 'set', pain: 7, reach: 'everything', doing: 'Glute bridge' },
     ]);
     const decision = await bridge();
     expect(decision.outcome).toBe('stop and refer');

@@ -1,5 +1,5 @@
 import { blankSet } from '../../core/log/index.ts';
-import type { LoggedSet, SetValues } from '../../core/log/index.ts';
+import type { LoggedSet, Sensation, SetValues } from '../../core/log/index.ts';
 import type { IsoDate, Side } from '../../core/terms/index.ts';
 
 export interface SummaryRow {
@@ -13,6 +13,7 @@ export interface SummaryRow {
 type KeptSet = Partial<SetValues> & { id: string; rev: number; own?: boolean };
 const oneSide = <T extends { side: Side | null }>(of: readonly T[]) =>
   of.map((x) => ({ ...x, side: x.side ?? null }));
+const legged = (of: readonly Sensation[]) => oneSide(of).map((x) => ({ ...x, leg: x.leg ?? null }));
 
 // Made once: thousands of sets are read at a time, and each gets lists of its own below.
 const BLANK = blankSet();
@@ -24,10 +25,8 @@ export function setsOfSummary({ sessionId, date, variation, sets }: SummaryRow):
     return {
       ...set,
       faults: oneSide(set.faults),
-      sensations: set.sensations && oneSide(set.sensations),
+      sensations: set.sensations && legged(set.sensations),
+      settings: set.settings && oneSide(set.settings),
     };
   });
 }
-
-/** The rows of a raw query, from either driver. */
-export const rowsOf = <T>(result: unknown): T[] => (result as { rows: T[] }).rows;

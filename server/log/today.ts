@@ -6,7 +6,7 @@ import type { About, Context, Hold, OpenContext } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
 import { personList } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
-import { newestWithAids, setsOn } from './history.ts';
+import { newestWithSettings, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
 import { weekdayOf } from './weekday.ts';
 
@@ -25,7 +25,7 @@ export async function todayOf(c: Context, people: readonly About[]): Promise<Tod
 }
 
 /** So many people are put together at once; what waits, such as a set being logged, goes in between. */
-const WARMED_AT_ONCE = 5;
+const WARMED_AT_ONCE = 25;
 
 /** Puts today together for everybody, before anybody asks. */
 export async function warmToday(c: OpenContext): Promise<void> {
@@ -39,7 +39,7 @@ export async function warmToday(c: OpenContext): Promise<void> {
       some.map((person) => ({ person, hold: 'looks after', door })),
       squads,
     );
-    await new Promise((go) => setTimeout(go, 5));
+    await new Promise((go) => setImmediate(go));
   }
 }
 
@@ -75,7 +75,7 @@ async function peopleToday(
   const tried = await cuesTriedBy(db, ids);
   const ladders = laddersOf(inForce.shelf);
   const onNow = [...new Set(ids.flatMap((id) => variationsNow(inForce, records(id))))];
-  const aids = await newestWithAids(db, ids, onNow);
+  const used = await newestWithSettings(db, ids, onNow);
   const done = await setsOn(db, ids, date);
   return new Map(
     people.map(({ person, hold, door }): [string, TodayPerson] => {
@@ -107,7 +107,7 @@ async function peopleToday(
               floor: c,
               ladder,
               own,
-              withAids: aids.get(person.id) ?? [],
+              withSettings: used.get(person.id) ?? [],
               tried: tried.get(person.id) ?? [],
               door,
             }) ?? [],

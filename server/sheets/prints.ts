@@ -1,9 +1,11 @@
 import { sideWorkOf } from '../../core/terms/index.ts';
+import type { IsoDate } from '../../core/terms/index.ts';
+import { judge } from '../../core/floor/index.ts';
 import type { PersonRecords } from '../../core/floor/index.ts';
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import { barring, factsOf, readingOf } from '../../core/ladder/index.ts';
-import { lastAids } from '../../core/log/index.ts';
+import { lastAids, lastSettings } from '../../core/log/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import { resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
 import type { Ladder, ResolvedVariation, ShelfInForce, Variation } from '../../core/library/index.ts';
@@ -12,13 +14,14 @@ import type { JobItem } from '../../core/sheets/index.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
-import { newestWithAids, recordsOf } from '../log/index.ts';
+import { newestWithSettings, recordsOf } from '../log/index.ts';
 import { personOf } from '../people/index.ts';
 
 /** Whom the sheets are for, with what is on record about them. */
 interface Reader {
   id: string;
   name: string;
+  today: IsoDate;
   records: PersonRecords;
   /** The sets that told aids or settings last, of what is printed. */
   recent: readonly LoggedSet[];
@@ -38,10 +41,11 @@ export async function printJob(
   const reader: Reader | null = person && {
     id: person.id,
     name: person.name,
+    today,
     records: (await recordsOf(db, c, [person.id]))(person.id),
     recent:
       (
-        await newestWithAids(
+        await newestWithSettings(
           db,
           [person.id],
           items.flatMap((i) => i.of),
@@ -55,11 +59,11 @@ export async function printJob(
     return sheet ? [sheet] : [];
   });
   if (!hall) throw new Refusal(404, 'There is no hall yet.');
-  const { name, paper, massUnit } = hall;
+  const { name, paper, massUnit, lengthUnit } = hall;
   return {
     sheets,
     person: person && { id: person.id, name: person.name },
-    hall: { name, paper, massUnit, today },
+    hall: { name, paper, massUnit, lengthUnit, today },
     edition: await editionHeader(db),
     state: inForce.state,
     publicUrl,
@@ -156,17 +160,24 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
       stage: null,
       target: null,
       lastAids: null,
+      lastSettings: null,
       barred: false,
     };
-  const { stage, target } = readingOf(v.slug, shelf, reader.records.standings);
+  const { stage, target, ladder } = readingOf(v.slug, shelf, reader.records.standings);
+  const on = ladder === null ? undefined : shelf.get('ladder', ladder);
+  // Paper asks for what the floor asks: raised to what was done, or less after pain.
+  const { decision } = on
+    ? judge({ inForce, today: reader.today }, on, reader.records, { foretell: false })
+    : { decision: null };
   const resolved = resolve(v, shelf, { stage, answers: reader.records.answers });
   return {
     resolved,
     barred: isBarred(resolved, reader),
     revision,
     stage,
-    target,
-    lastAids: lastAids(reader.recent, v.slug),
+    target: decision?.plan.target ?? target,
+    lastAids: lastAids(reader.recent, v.slug)?.used ?? null,
+    lastSettings: lastSettings(reader.recent, v.slug)?.used ?? null,
   };
 }
 

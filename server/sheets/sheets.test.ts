@@ -61,7 +61,7 @@ describe('a print job', () => {
     expect(person?.id).toBe(id);
     const [own, other] = sheets;
     expect(own).toMatchObject({
-      of: { stage: 'learning', target: { sets: 3, holdS: 20 }, lastAids: { aids } },
+      of: { stage: 'learning', target: { sets: 3, holdS: 20 }, lastAids: aids, lastSettings: null },
     });
     // A level that they are not on: read at its stage, with the dose of the sheet.
     expect(other).toMatchObject({ of: { stage: 'advanced', target: null, lastAids: null } });
@@ -120,7 +120,7 @@ describe('a scanned sheet', () => {
     const after = await stateOf('full:split-squat', state);
     expect(after).toMatchObject({
       verdict: 'outdated',
-      title: 'Split squat, hand on a post',
+      title: 'Supported split squat',
       printed: state,
       now: state + 3,
       changed: [
@@ -186,7 +186,7 @@ describe('a scanned sheet', () => {
     const after = await stateOf('poster:lunge-ladder', state);
     expect(after.verdict).toBe('outdated');
     expect(after.criteria).toMatchObject([
-      { level: 'From the floor up', after: '2 sets of 9 clean repetitions; and no pain' },
+      { level: 'Floor-up split squat', after: '2 sets of 9 clean repetitions; and no pain' },
     ]);
   });
 

@@ -1,6 +1,7 @@
 import { blankSet } from '../../core/log/index.ts';
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
 import type { StaffRole } from '../../contract/access.ts';
@@ -9,7 +10,7 @@ import type { SetRequest } from '../../contract/log.ts';
 import { hashPassword, LASTING } from '../access/index.ts';
 import type { Lasting } from '../access/index.ts';
 import { createApp } from '../app.ts';
-import { openEmbedded, openServer, schema } from '../db/index.ts';
+import { backupFile, backupHere, openEmbedded, openServer, schema } from '../db/index.ts';
 import type { Db, OpenDatabase } from '../db/index.ts';
 import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
@@ -106,6 +107,7 @@ export const hallOn = (db: Db, clock: () => Date, more: Partial<Services> = {}):
     clock,
     boot: randomUUID(),
     snapshots: { changed: () => undefined, coveredUntil: () => null },
+    backup: (at) => backupFile(backupHere(db), at, tmpdir()),
     publicUrl: ORIGIN,
     proxies: 1,
     setUpCode: null,

@@ -2,7 +2,6 @@ import { Pause, Play, Square } from 'lucide-react';
 import { useState } from 'react';
 import {
   holdPlan,
-  INTERVAL,
   intervalPlan,
   repsDone,
   roundsDone,
@@ -15,7 +14,7 @@ import {
 import type { ClockPlan } from '../../core/dose/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import type { Tempo } from '../../core/library/index.ts';
-import { Button, Segmented } from '../ui/index.ts';
+import { Button, Segmented, tidy } from '../ui/index.ts';
 import { wakeAudio } from './clock-keeper.tsx';
 import { clocks, elapsedS, restLeftS } from './clock-store.ts';
 import type { ClockKind, Run } from './clock-store.ts';
@@ -30,6 +29,8 @@ export interface Ran {
   rounds: number;
   /** Seconds of work. */
   workS: number;
+  /** Breaths that were tapped in a hold. */
+  breaths: number;
   /** To its end. */
   whole: boolean;
 }
@@ -45,6 +46,8 @@ interface Props {
   reps: number | null;
   holdS: number | null;
   rounds: number | null;
+  /** Seconds of work and rest in a round. */
+  interval: { workS: number; restS: number };
   /** Weeks on this level, from 1: the round plan follows it. */
   week: number;
   onRan: (ran: Ran) => void;
@@ -78,12 +81,17 @@ function Choosing({ other, ...p }: Props & { other: Run | null }) {
   const [week, setWeek] = useState(Math.min(p.week, WEEKS.length));
   const rounds = p.rounds ?? roundsInWeek(week);
   const t = p.tempo;
+  const changeAtS = p.interval.workS / 2;
   const still = t.loweringS + t.bottomS + t.risingS + t.topS === 0;
   const plan = (): ClockPlan =>
     kind === 'tempo'
       ? tempoPlan(t, p.reps ?? 10, { risesFirst: p.risesFirst, side: p.side })
       : kind === 'interval'
-        ? intervalPlan(rounds, { oneSided: p.oneSided, first: p.side ?? 'left' })
+        ? intervalPlan(
+            rounds,
+            { oneSided: p.oneSided, first: p.side ?? 'left' },
+            { ...p.interval, changeAtS },
+          )
         : holdPlan(p.holdS ?? 20, p.side);
   const start = () => {
     wakeAudio();
@@ -99,7 +107,7 @@ function Choosing({ other, ...p }: Props & { other: Run | null }) {
     kind === 'tempo'
       ? `${tempoWords(t)}, ${p.reps ?? 10} repetitions`
       : kind === 'interval'
-        ? `${INTERVAL.workS} s work, ${INTERVAL.restS} s rest, ${rounds} rounds${p.oneSided ? `, sides change at ${INTERVAL.changeAtS} s` : ''}`
+        ? `${p.interval.workS} s work, ${p.interval.restS} s rest, ${rounds} rounds${p.oneSided ? `, sides change at ${tidy(changeAtS)} s` : ''}`
         : `${p.holdS ?? 20} s${p.side ? ` ${p.side}` : ''}`;
   return (
     <div className="flex flex-wrap items-center gap-2">
@@ -136,6 +144,7 @@ function Choosing({ other, ...p }: Props & { other: Run | null }) {
 
 function Running({ run, onRan }: { run: Run; onRan: (ran: Ran) => void }) {
   const paused = run.startedAt === null;
+  const [breaths, setBreaths] = useState(0);
   const now = useNow(100, !paused);
   const s = elapsedS(run, now);
   const on = stretchAt(run.plan, s);
@@ -146,6 +155,7 @@ function Running({ run, onRan }: { run: Run; onRan: (ran: Ran) => void }) {
       reps: repsDone(run.plan, s),
       rounds: roundsDone(run.plan, s),
       workS: Math.round(workedS(run.plan, s)),
+      breaths,
       whole: over,
     });
     clocks.stop();
@@ -179,6 +189,11 @@ function Running({ run, onRan }: { run: Run; onRan: (ran: Ran) => void }) {
           {count && <b>{count}, </b>}
           {Math.floor(workedS(run.plan, s))} s of work, {minutes(Math.max(0, run.plan.totalS - s))} left
         </span>
+        {run.kind === 'hold' && (
+          <Button floor onClick={() => setBreaths((n) => n + 1)}>
+            Breath {breaths}
+          </Button>
+        )}
         {!over && (
           <Button floor onClick={() => (paused ? clocks.goOn() : clocks.pause())}>
             {paused ? <Play aria-hidden="true" size={20} /> : <Pause aria-hidden="true" size={20} />}

@@ -73,7 +73,10 @@ export function Desk(p: Props) {
   const hallCases = faults
     .flatMap((f) => Object.values(experience.causes[f.slug] ?? {}))
     .reduce((a, b) => a + b, 0);
-  const kit = new Map(faults.flatMap((f) => f.answers.flatMap((a) => a.equipment)).map((e) => [e.slug, e]));
+  // What checks and answers need, the kit of an easier variation too.
+  const kit = new Map(
+    faults.flatMap((f) => [...f.checks, ...f.answers].flatMap((x) => x.kit.flat())).map((e) => [e.slug, e]),
+  );
   const needsSecond = faults.some((f) => f.answers.some((a) => a.needsSecondPerson));
   const twoLegs = v.source.laterality === 'two legs';
   const told = faults.length > 0 || kase.felt.some((f) => f.kind === 'pain');
@@ -179,6 +182,11 @@ export function Desk(p: Props) {
           </div>
           <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
             <div className="grid content-start gap-4">
+              {advice.better.length > 0 && advice.next !== 'solved' && (
+                <p className="border-l-[6px] border-tape pl-3">
+                  Better: {advice.better.join(', ')}. What follows is for the rest.
+                </p>
+              )}
               {advice.next === 'ask' && (
                 <AskStep
                   advice={advice}
@@ -211,7 +219,12 @@ export function Desk(p: Props) {
               )}
               {advice.next === 'easier' && (
                 <Easier
-                  choices={easierChoices(faults, kase.tried, p.below, barred)}
+                  choices={easierChoices(
+                    faults.filter((f) => !advice.better.includes(f.name)),
+                    kase.tried,
+                    p.below,
+                    barred,
+                  )}
                   why={advice.why}
                   variation={v.source.slug}
                   onGiven={(easier) => {
@@ -277,7 +290,8 @@ export function Desk(p: Props) {
                 floor
                 tone="quiet"
                 onClick={() => {
-                  if (kase.checks.length + kase.tried.length > 0) change({ end: 'left' });
+                  if (kase.checks.length + kase.tried.length > 0)
+                    change({ end: advice.better.length > 0 ? 'better' : 'left' });
                   p.onClose();
                 }}
               >

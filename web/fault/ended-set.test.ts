@@ -26,6 +26,15 @@ describe('a set that pain or a stop fault ended', () => {
     });
   });
 
+  it('is told with pain also where the rack stood uneven, which would be refused', () => {
+    const hooks = (right: number) => [
+      { name: 'rack hooks' as const, value: 9, side: 'left' as const },
+      { name: 'rack hooks' as const, value: right, side: 'right' as const },
+    ];
+    expect(endedSet(set({ settings: hooks(10) }), stopped, [])).toMatchObject({ pain: 6, settings: null });
+    expect(endedSet(set({ settings: hooks(9) }), stopped, []).settings).toEqual(hooks(9));
+  });
+
   it('counts what was seen once, on the side of the set, and keeps what was counted', () => {
     const counted = { fault: 'a', side: 'left', reps: 3 } as const;
     const signs = [

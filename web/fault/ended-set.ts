@@ -1,3 +1,4 @@
+import { unevenSettings } from '../../core/terms/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import { withAmount } from '../log/index.ts';
 import type { Observed } from '../log/index.ts';
@@ -15,6 +16,8 @@ export function endedSet(set: Observed, stopped: Stopped, signs: readonly Seen[]
     ...withAmount(set, done),
     watched: true,
     faults: [...set.faults, ...seen],
+    // Pain is told whatever the rack stands at: numbers that would be refused are left out.
+    settings: unevenSettings(set.settings ?? []) === null ? set.settings : null,
     pain,
     sensations: felt.length > 0 ? [...(set.sensations ?? []), ...felt] : set.sensations,
   };

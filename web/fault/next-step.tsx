@@ -107,10 +107,13 @@ export function AskStep({
 
 const sets = (n: number) => `about ${n === 1 ? 'one set' : `${n} sets`}`;
 
+const kitWords = (kit: OfferedAnswer['kit']) =>
+  [...new Set(kit.map((group) => group.map((e) => e.name.toLowerCase()).join(' or ')))].join(', ');
+
 function Needs({ answer: a }: { answer: OfferedAnswer }) {
   const { hall } = useSigned();
   const marks = [
-    a.equipment.length > 0 && `needs ${a.equipment.map((e) => e.name.toLowerCase()).join(', ')}`,
+    a.kit.length > 0 && `needs ${kitWords(a.kit)}`,
     a.needsSecondPerson && 'needs a second person',
     a.before && `${a.before.outcome} on ${day(a.before.date, hall.today)}`,
   ].filter(Boolean);

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { missingFelt, readFelt, SENSES, sensesOf, signsFor, viewsOf } from '../../core/fault/index.ts';
 import type { FeltAt, Seen, Sense } from '../../core/fault/index.ts';
-import { FELT_KINDS, PHASES, SIDES, VIEW_WORDS, VIEWS } from '../../core/terms/index.ts';
-import type { FeltKind, Phase, View } from '../../core/terms/index.ts';
+import { FELT_KINDS, PHASES, placeOfFelt, SIDES, VIEW_WORDS, VIEWS } from '../../core/terms/index.ts';
+import type { FeltKind, Leg, Phase, View } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { BodyMap, Choice } from '../log/index.ts';
+import { BodyMap, Choice, inSplitStance, LegChoice } from '../log/index.ts';
 import { capital, Segmented } from '../ui/index.ts';
 import { SignPicture } from './sign-picture.tsx';
 
@@ -118,21 +118,24 @@ function Narrow<T extends string>({
 
 function Felt({ variation: v, felt, onFelt }: Pick<Props, 'variation' | 'felt' | 'onFelt'>) {
   const [kind, setKind] = useState<FeltKind>('work');
+  const [leg, setLeg] = useState<Leg | null>(null);
   const missing = missingFelt(v.wanted, felt);
   return (
     <div className="mt-2">
       <Choice label="Felt as" options={FELT_KINDS} value={kind} onPick={setKind} />
+      {inSplitStance(v) && <LegChoice value={leg} onPick={setLeg} />}
       {felt.length > 0 && missing.length > 0 && (
         <p className="mt-1">
-          Looked for and not named: {missing.map((w) => `${w.kind}, ${w.region}`).join('; ')}. Ask for it.
+          Looked for and not named: {missing.map((w) => `${w.kind}, ${placeOfFelt(w)}`).join('; ')}. Ask for
+          it.
         </p>
       )}
       {felt.map((f) => {
         const { standing, suggests } = readFelt(v, f);
         return (
-          <p key={`${f.region} ${f.kind} ${f.side}`} className="mt-1">
+          <p key={`${placeOfFelt(f)} ${f.kind} ${f.side}`} className="mt-1">
             <b>
-              {capital(f.kind)}, {f.region}
+              {capital(f.kind)}, {placeOfFelt(f)}
               {f.side && ` ${f.side}`}
             </b>
             : {standing} here.{suggests && ` ${suggests}`}
@@ -145,8 +148,9 @@ function Felt({ variation: v, felt, onFelt }: Pick<Props, 'variation' | 'felt' |
           felt={felt}
           wanted={v.wanted.map((w) => w.region)}
           onTap={({ region, side }) => {
-            const same = (f: FeltAt) => f.region === region && f.kind === kind && f.side === side;
-            onFelt(felt.some(same) ? felt.filter((f) => !same(f)) : [...felt, { region, kind, side }]);
+            const same = (f: FeltAt) =>
+              f.region === region && f.kind === kind && f.side === side && (f.leg ?? null) === leg;
+            onFelt(felt.some(same) ? felt.filter((f) => !same(f)) : [...felt, { region, kind, side, leg }]);
           }}
         />
       </div>

@@ -42,7 +42,7 @@ describe('the questions before work', () => {
       {
         id: 'check-in ida 2026-11-24',
         path: '/api/people/ida/check-in/2026-11-24',
-        body: { here: true, ...NOWHERE, pain: null, sleepH: null, atEase: null, note: '' },
+        body: { here: true, ...NOWHERE, pain: null, sleepH: null, atEase: null, sore: null, note: '' },
       },
     ]);
     expect(onDone).toHaveBeenCalledTimes(1);
@@ -54,8 +54,13 @@ describe('the questions before work', () => {
     expect(screen.queryByText(/No move up while pain is fresh/)).toBeNull();
     await user.click(scale(/^Pain now/).getByRole('button', { name: '3' }));
     expect(screen.getByText(/No move up while pain is fresh/)).toBeTruthy();
-    await user.selectOptions(screen.getByLabelText('Where, from the list'), 'low back');
+    await user.selectOptions(screen.getAllByLabelText('Where, from the list')[0]!, 'low back');
     expect(screen.getByText('Where does it hurt? low back.')).toBeTruthy();
+    // Sore is no pain: it is told by itself, with its days.
+    await user.click(screen.getByText(/^Sore since last time/));
+    const [, soreList] = screen.getAllByLabelText('Where, from the list');
+    await user.selectOptions(soreList!, 'calf');
+    await user.click(screen.getByRole('button', { name: 'calf, days: 1 more' }));
     await user.click(screen.getByRole('button', { name: 'Ask about sleep' }));
     await user.click(screen.getByRole('button', { name: 'Hours slept: 0.5 fewer' }));
     await user.click(scale(/^At ease/).getByRole('button', { name: '8' }));
@@ -68,12 +73,13 @@ describe('the questions before work', () => {
       painSide: null,
       sleepH: 7.5,
       atEase: 8,
+      sore: [{ region: 'calf', side: null, days: 2 }],
       note: 'Late shift.',
     });
   });
 
   it('begin with what was answered that day', async () => {
-    const checkIn = { here: false, ...NOWHERE, pain: 2, sleepH: 6, atEase: null, note: 'Sore.' };
+    const checkIn = { here: false, ...NOWHERE, pain: 2, sleepH: 6, atEase: null, sore: null, note: 'Sore.' };
     const { user } = form(person({ checkIn: doorFor(true).checkIn({ ...checkIn, recordedBy: 'Jo' }) }));
     expect(screen.getByRole('textbox', { name: 'Hours slept' })).toHaveProperty('value', '6');
     await user.click(screen.getByRole('button', { name: 'Keep the answers' }));

@@ -2,18 +2,27 @@ import { keepStop, outbox, PainPlace, Scale, Stepper } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { useState } from 'react';
 import type { CheckIn, TodayPerson } from '../../contract/session.ts';
+import { NOT_ASKED } from '../../core/floor/index.ts';
 import { STOPPING_PAIN } from '../../core/ladder/index.ts';
 import { Button } from '../ui/index.ts';
+import { SorePlaces } from './sore-places.tsx';
 
-const BLANK: CheckIn = {
-  here: true,
-  pain: null,
-  painRegion: null,
-  painSide: null,
-  sleepH: null,
-  atEase: null,
-  note: '',
-};
+const BLANK: CheckIn = { here: true, ...NOT_ASKED };
+
+/** The answers of somebody so far, to be changed in part. */
+export const answersOf = (row: TodayPerson['checkIn']): CheckIn =>
+  row
+    ? {
+        here: row.here ?? true,
+        pain: row.pain,
+        painRegion: row.painRegion,
+        painSide: row.painSide,
+        sleepH: row.sleepH,
+        atEase: row.atEase,
+        sore: row.sore,
+        note: row.note,
+      }
+    : BLANK;
 
 /** Keeps the answers on the tablet and sends them; the same day is one errand. */
 export function keepCheckIn(personId: string, date: string, answers: CheckIn): void {
@@ -33,19 +42,7 @@ export function CheckInForm({
   date: string;
   onDone: () => void;
 }) {
-  const [answers, setAnswers] = useState<CheckIn>(
-    person.checkIn
-      ? {
-          here: person.checkIn.here ?? true,
-          pain: person.checkIn.pain,
-          painRegion: person.checkIn.painRegion,
-          painSide: person.checkIn.painSide,
-          sleepH: person.checkIn.sleepH,
-          atEase: person.checkIn.atEase,
-          note: person.checkIn.note,
-        }
-      : BLANK,
-  );
+  const [answers, setAnswers] = useState<CheckIn>(answersOf(person.checkIn));
   const strong = (answers.pain ?? 0) >= STOPPING_PAIN;
   const change = (part: Partial<CheckIn>) => setAnswers((now) => ({ ...now, ...part }));
   return (
@@ -93,6 +90,7 @@ export function CheckInForm({
           onChange={(sleepH) => change({ sleepH: Math.min(24, sleepH) })}
         />
       )}
+      <SorePlaces value={answers.sore} onChange={(sore) => change({ sore })} />
       <label className="block">
         <span className="label">A word, if any</span>
         <input

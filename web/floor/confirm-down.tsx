@@ -1,9 +1,9 @@
 import type { TodayLine } from '../../core/floor/index.ts';
-import { useSend } from '../shell/index.ts';
-import { Button, Notice, withDays } from '../ui/index.ts';
+import { Said, useSend } from '../shell/index.ts';
+import { Button, Notice } from '../ui/index.ts';
 
 /** Who covers somebody confirms a step back or a stop where the evidence asks for it; nothing else is theirs to decide. */
-export function ConfirmDown({ line, personId, date }: { line: TodayLine; personId: string; date: string }) {
+export function ConfirmDown({ line, personId }: { line: TodayLine; personId: string }) {
   const confirm = useSend('confirm', { person: personId });
   const { outcome } = line;
   if (outcome !== 'step back' && outcome !== 'stop and refer') return null;
@@ -12,7 +12,9 @@ export function ConfirmDown({ line, personId, date }: { line: TodayLine; personI
       <p className="font-semibold">
         {outcome === 'step back' ? 'The evidence asks for a step back.' : 'The evidence says stop and refer.'}
       </p>
-      <p>{line.reason && withDays(line.reason, date)}</p>
+      <p>
+        <Said of={line.reason} />
+      </p>
       <Button
         floor
         tone="danger"

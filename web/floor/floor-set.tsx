@@ -6,12 +6,16 @@ import {
   FeltPicker,
   hasAids,
   MoreOfSet,
+  inForm,
   mostFaults,
+  OtherForm,
   Scale,
+  SettingsOfSet,
   SideOfSet,
   startOf,
   Stepper,
   Toggle,
+  Uneven,
   withAmount,
 } from '../log/index.ts';
 import type { Observed } from '../log/index.ts';
@@ -19,11 +23,11 @@ import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { TodayPerson } from '../../contract/session.ts';
-import { restFollows } from '../../core/dose/index.ts';
+import { INTERVAL, restFollows } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
-import { daysBetween, sidesApart } from '../../core/terms/index.ts';
+import { daysBetween, sidesApart, unevenSettings } from '../../core/terms/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
 import { ClockPanel, clocks } from '../dose/index.ts';
 import type { Ran } from '../dose/index.ts';
@@ -59,11 +63,18 @@ type Open = 'fault' | 'desk' | 'felt' | 'pain' | null;
 /** The set under way: the clock, what can be told of it, and within reach of one thumb what ends it. */
 export function FloorSet(p: Props) {
   const { person, line, variation, next, date } = p;
-  const draftKey = `${person.personId} ${variation.source.slug} ${date} ${next.number} ${next.side ?? ''} ${p.sideTest}`;
-  const { set, change, clear } = useSetDraft(draftKey, () => startOf(variation, next, p.sideTest));
+  // What is given instead is done in sets, whatever form the line has.
+  const as =
+    variation.source.slug === line.variation
+      ? line
+      : { countedIn: variation.source.countedIn, oneSided: sidesApart(variation.source) };
+  const { oneSided } = as;
+  const draftKey = `${person.personId} ${variation.source.slug} ${as.countedIn} ${date} ${next.number} ${next.side ?? ''} ${p.sideTest}`;
+  const { set, change, clear } = useSetDraft(draftKey, () => startOf(variation, next, p.sideTest, as));
   const [open, setOpen] = useState<Open>(null);
-  const oneSided = sidesApart(variation.source);
+  const uneven = unevenSettings(set.settings ?? []) !== null;
   const log = (observed: Observed) => {
+    if (uneven) return;
     clear();
     p.onLog(observed);
   };
@@ -80,10 +91,19 @@ export function FloorSet(p: Props) {
       change((now) => ({ faults: counted(now.faults, fault, 1, now.side, mostFaults(now)) })),
     onDone: () => log({ ...set, watched: true }),
   });
+  const { workS = INTERVAL.workS } = line.target;
+  const interval = line.countedIn === 'rounds' ? { workS, restS: line.target.restS } : INTERVAL;
   const ran = (r: Ran) => {
-    if (r.kind === 'tempo' && set.doneReps !== null && r.reps > 0) change({ doneReps: r.reps });
-    if (r.kind === 'hold' && set.holdS !== null && r.workS > 0) change({ holdS: r.workS });
-    if (r.kind === 'interval' && set.rounds !== null && r.rounds > 0) change({ rounds: r.rounds });
+    // What ran is what was done, whatever the variation is counted in: repetitions nobody did are not written down.
+    if (r.kind === 'tempo' && r.reps > 0) change(inForm('repetitions', r.reps));
+    if (r.kind === 'hold' && r.workS > 0) {
+      change({ ...inForm('seconds held', r.workS), breaths: r.breaths > 0 ? r.breaths : null });
+    }
+    if (r.kind === 'interval' && r.rounds > 0) {
+      // Both sides have worked in a run that changes sides.
+      const both = oneSided && variation.source.countedIn !== 'rounds';
+      change({ ...inForm('rounds', r.rounds), workS: interval.workS, ...(both ? { side: null } : {}) });
+    }
   };
   const amount = set.doneReps ?? set.holdS ?? set.rounds ?? 0;
   const what = set.doneReps !== null ? 'Repetitions done' : set.holdS !== null ? 'Seconds held' : 'Rounds';
@@ -104,10 +124,11 @@ export function FloorSet(p: Props) {
           tempo={line.target.loweringS === null ? tempo : { ...tempo, loweringS: line.target.loweringS }}
           risesFirst={range?.workingIs === 'top'}
           side={set.side}
-          oneSided={oneSided}
+          oneSided={sidesApart(variation.source)}
           reps={set.doneReps}
           holdS={set.holdS}
           rounds={set.rounds}
+          interval={interval}
           week={line.since ? Math.floor(daysBetween(line.since, date) / 7) + 1 : 1}
           onRan={ran}
         />
@@ -136,6 +157,7 @@ export function FloorSet(p: Props) {
         {hasAids(variation, set) && (
           <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
         )}
+        <SettingsOfSet variation={variation} set={set} onChange={change} />
         <MoreOfSet variation={variation} set={set} onChange={change} felt={false} />
       </div>
 
@@ -145,12 +167,15 @@ export function FloorSet(p: Props) {
         aria-label="The set at hand"
         className="sticky bottom-0 z-10 -mx-4 mt-3 border-t-2 border-ink bg-ground px-4 pt-2 pb-3 md:mx-0 md:px-2"
       >
+        <OtherForm asked={as.countedIn} set={set} />
+        {set.settings && <Uneven value={set.settings} />}
         <div className="flex gap-2">
           <Stepper narrow label={what} value={amount} step={step} onChange={put} />
           <Button
             floor
             tone="main"
             className="grow px-2! text-base leading-tight sm:text-lg"
+            disabled={uneven}
             onClick={() => log({ ...set, watched: true })}
           >
             {setName}: watched, {faultsSeen === 0 ? 'no fault' : `${faultsSeen} with a fault`}
@@ -161,6 +186,7 @@ export function FloorSet(p: Props) {
             floor
             className="px-1! text-base leading-tight"
             aria-label={`${setName}: not watched`}
+            disabled={uneven}
             onClick={() => log({ ...set, watched: false, faults: [] })}
           >
             Not watched
@@ -244,6 +270,7 @@ export function FloorSet(p: Props) {
       </Dialog>
       <Dialog title="Where is it felt?" open={open === 'felt'} wide onClose={() => setOpen(null)}>
         <FeltPicker
+          side={set.side}
           value={set.sensations}
           variation={variation}
           onChange={(sensations) => change({ sensations })}

@@ -6,8 +6,8 @@ import { Link } from 'react-router';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { clocks } from '../dose/index.ts';
-import { queryClient, queryOf, useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
-import { Button, Dialog, Empty, Loaded, PatternWord, useKeys, withDays } from '../ui/index.ts';
+import { queryClient, queryOf, Said, useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
+import { Button, Dialog, Empty, Loaded, PatternWord, useKeys } from '../ui/index.ts';
 import { ConfirmDown } from './confirm-down.tsx';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
@@ -138,13 +138,15 @@ function OnePerson({
       <section aria-label={`Next set of ${name}`}>
         {p.ask && (
           <div className="mb-2 flex items-center gap-3 border-l-[6px] border-warn bg-paper px-3 sm:mb-3 sm:py-2">
-            <span className="grow leading-tight">Before work: {withDays(p.ask, date)}</span>
+            <span className="grow leading-tight">
+              Before work: <Said of={p.ask} />
+            </span>
             <Button floor onClick={() => setAsking(true)}>
               Ask now
             </Button>
           </div>
         )}
-        <Stopped person={p} date={date} />
+        <Stopped person={p} />
         {(p.emergency || p.firstAid) && (
           <p className="mb-2 border-l-[6px] border-warn bg-paper px-3 py-1 text-sm">
             {p.firstAid && (
@@ -206,7 +208,7 @@ function OnePerson({
             </Button>
           </div>
         )}
-        {line && p.covered && <ConfirmDown line={line} personId={p.personId} date={date} />}
+        {line && p.covered && <ConfirmDown line={line} personId={p.personId} />}
         {line ? (
           <LineAtHand
             key={line.ladder}
@@ -224,7 +226,7 @@ function OnePerson({
             {p.covered ? (
               'Their own coach places them.'
             ) : (
-              <Link to={`/people/${p.personId}`}>Place {name} by trials</Link>
+              <Link to={`/people/${p.personId}/trials`}>Place {name} by trials</Link>
             )}
           </Empty>
         )}
@@ -239,6 +241,11 @@ function OnePerson({
             to={`/floor/${p.personId}/paper?of=${p.lines.flatMap((l) => l.variation ?? []).join('+')}`}
           >
             Enter a paper sheet
+          </Link>
+        )}
+        {!p.covered && p.lines.length > 0 && (
+          <Link className="flex min-h-14 items-center" to={`/people/${p.personId}/trials`}>
+            Place on another ladder by trials
           </Link>
         )}
         {line?.variation && (

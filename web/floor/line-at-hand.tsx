@@ -1,6 +1,5 @@
-import { keepSet, targetWords } from '../log/index.ts';
+import { FormSwitch, keepSet, targetWords, usedLine } from '../log/index.ts';
 import type { Observed, ShownSet } from '../log/index.ts';
-import { usedWords } from '../../core/terms/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { Of } from '../../contract/endpoints.ts';
 import { useMemo, useState } from 'react';
@@ -9,8 +8,8 @@ import type { Sheet } from '../../contract/library.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import { clocks } from '../dose/index.ts';
 import { ChainsBegun } from '../fault/index.ts';
-import { useAddress, useAsk, useUnits } from '../shell/index.ts';
-import { Button, Guard, Loaded, Notice, withDays } from '../ui/index.ts';
+import { Said, useAddress, useAsk, useUnits } from '../shell/index.ts';
+import { Button, Guard, Loaded, Notice } from '../ui/index.ts';
 import { FloorFigure } from './floor-figure.tsx';
 import { FloorSet, restAfter } from './floor-set.tsx';
 import { nextOf, sheetOf } from './next-of.ts';
@@ -52,7 +51,7 @@ export function LineAtHand({
   if (line.variation === null || slug === null) {
     return (
       <Notice tone="warn">
-        {line.reason && withDays(line.reason, date)}{' '}
+        <Said of={line.reason} />{' '}
         {line.outcome === 'stop and refer' &&
           `Nothing of this is done until the head coach ${p.stops.length > 0 ? 'clears' : 'lifts'} it. `}
         Local rules and licensed practice come first.
@@ -100,17 +99,19 @@ export function LineAtHand({
                 </Button>
               </p>
             )}
-            <p className="mt-1 text-xl">
-              {targetWords(line.plan?.target ?? line.target, units.mass, line.sides)}
-            </p>
+            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.sides)}</p>
             <p className="text-lg font-semibold">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>
-            {next.aids && next.aids.length > 0 && <p className="text-lg">With {usedWords(next.aids)}</p>}
-            {next.last && <p className="text-soft">Last time: {withDays(next.last, date)}.</p>}
+            {usedLine(next, units.length) && <p className="text-lg">With {usedLine(next, units.length)}</p>}
+            {next.last && (
+              <p className="text-soft">
+                Last time: <Said of={next.last} />.
+              </p>
+            )}
             {next.why.map((w) => (
               <p key={w} className="text-soft">
-                {withDays(w, date)}
+                <Said of={w} />
               </p>
             ))}
             {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
@@ -146,7 +147,7 @@ export function LineAtHand({
       <Loaded query={sheet} what="the sheet">
         {(read) => (
           <FloorSet
-            key={`${slug} ${ofDay.length} ${next.side} ${next.number} ${sideTest}`}
+            key={`${slug} ${line.form} ${ofDay.length} ${next.side} ${next.number} ${sideTest}`}
             person={p}
             name={name}
             line={line}
@@ -175,6 +176,7 @@ export function LineAtHand({
           />
         )}
       </Loaded>
+      {!p.covered && <FormSwitch personId={p.personId} ladder={line.ladder} form={line.form} />}
       <p className="mt-2 flex flex-wrap gap-x-5">
         {line.kit.length > 0 && (
           <Link className="flex min-h-14 items-center" to={insteadPath(line, p.personId)}>

@@ -1,10 +1,9 @@
-import { targetWords } from '../log/index.ts';
-import { usedWords } from '../../core/terms/index.ts';
+import { targetWords, usedLine } from '../log/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { TodayPerson } from '../../contract/session.ts';
-import { useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
+import { Said, useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -15,10 +14,10 @@ import {
   OutcomeWord,
   PatternWord,
   Segmented,
-  withDays,
 } from '../ui/index.ts';
 import { CoverToday, TakeCover } from './cover.tsx';
-import { CheckInForm, keepCheckIn } from './check-in-form.tsx';
+import { soreWords } from './sore-places.tsx';
+import { answersOf, CheckInForm, keepCheckIn } from './check-in-form.tsx';
 import { insteadPath, nextWords } from './next-words.ts';
 import { WatchList } from './watch-list.tsx';
 
@@ -145,6 +144,7 @@ function PersonRow({
     c?.pain != null && `pain ${c.pain}`,
     c?.sleepH != null && `slept ${c.sleepH} h`,
     c?.atEase != null && `at ease ${c.atEase}`,
+    c?.sore && c.sore.length > 0 && `sore: ${c.sore.map(soreWords).join('; ')}`,
   ].filter(Boolean);
   return (
     <li className={`border-b border-rule py-2 ${p.expected ? '' : 'text-soft'}`}>
@@ -159,7 +159,11 @@ function PersonRow({
         <span className="text-sm text-soft">
           {p.lastSession ? `last ${day(p.lastSession, hall.today)}` : 'no session yet'}
           {answered.length > 0 && `; ${answered.join(', ')}`}
-          {p.ask && `; ${withDays(p.ask, hall.today)}`}
+          {p.ask && (
+            <>
+              ; <Said of={p.ask} />
+            </>
+          )}
         </span>
         {p.ask && (
           <Button floor onClick={onAsk}>
@@ -169,17 +173,7 @@ function PersonRow({
         <Button
           floor
           tone="quiet"
-          onClick={() =>
-            keepCheckIn(p.personId, date, {
-              here: !p.expected,
-              pain: c?.pain ?? null,
-              painRegion: c?.painRegion ?? null,
-              painSide: c?.painSide ?? null,
-              sleepH: c?.sleepH ?? null,
-              atEase: c?.atEase ?? null,
-              note: c?.note ?? '',
-            })
-          }
+          onClick={() => keepCheckIn(p.personId, date, { ...answersOf(c), here: !p.expected })}
         >
           {p.expected ? 'Away today' : 'Is here'}
         </Button>
@@ -222,12 +216,14 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
       </p>
       {line.failure && <p className="text-warn">{line.failure}</p>}
       {line.variation === null ? (
-        <p className="font-semibold text-warn">{line.reason && withDays(line.reason, hall.today)}</p>
+        <p className="font-semibold text-warn">
+          <Said of={line.reason} />
+        </p>
       ) : (
         <>
           <p className="text-lg font-semibold">{line.variationName}</p>
           <p>
-            {targetWords(line.plan?.target ?? line.target, units.mass, line.sides)}
+            {targetWords(line.target, units.mass, line.sides)}
             {line.next && !line.next.done && (
               <span className="text-soft">; next {nextWords(line.next, units.mass)}</span>
             )}
@@ -236,12 +232,12 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
           {line.variationNote && <p className="text-soft">{line.variationNote}</p>}
           {line.next?.why.map((w) => (
             <p key={w} className="text-soft">
-              {withDays(w, hall.today)}
+              <Said of={w} />
             </p>
           ))}
-          {line.next?.aids && line.next.aids.length > 0 && (
+          {line.next && usedLine(line.next, units.length) && (
             <p>
-              With {usedWords(line.next.aids)}
+              With {usedLine(line.next, units.length)}
               {line.next.settingsFrom && (
                 <span className="text-soft"> (last used {day(line.next.settingsFrom, hall.today)})</span>
               )}

@@ -1,8 +1,8 @@
 import type { Watch } from '../../core/floor/index.ts';
 import { AlertTriangle, Ban, Check, Repeat, Scale, X } from 'lucide-react';
 import type { ComponentType } from 'react';
-import { useSigned } from '../shell/index.ts';
-import { withDays } from '../ui/index.ts';
+import { Said } from '../shell/index.ts';
+import {} from '../ui/index.ts';
 
 const MARKS: Record<Watch['kind'], { icon: ComponentType<{ size?: number }>; word: string; warn: boolean }> =
   {
@@ -16,7 +16,6 @@ const MARKS: Record<Watch['kind'], { icon: ComponentType<{ size?: number }>; wor
 
 /** What to keep an eye on, each with its kind in a word. */
 export function WatchList({ watch }: { watch: readonly Watch[] }) {
-  const { hall } = useSigned();
   if (watch.length === 0) return null;
   return (
     <ul aria-label="To watch">
@@ -28,7 +27,7 @@ export function WatchList({ watch }: { watch: readonly Watch[] }) {
               <Icon size={16} />
             </span>
             <span>
-              <span className="font-semibold">{word}:</span> {withDays(w.text, hall.today)}
+              <span className="font-semibold">{word}:</span> <Said of={w.text} />
             </span>
           </li>
         );

@@ -1,5 +1,5 @@
 import type { TodayLine } from '../../core/floor/index.ts';
-import { useSend } from '../shell/index.ts';
+import { Said, useSend } from '../shell/index.ts';
 import { Button, Notice } from '../ui/index.ts';
 
 /** The way on that the evidence has opened, confirmed with one tap; a move of the level never is. */
@@ -16,7 +16,9 @@ export function WayOn({
   if (!line.wayOnDue) return null;
   return (
     <div className="my-2 border-l-[6px] border-ink py-1 pl-3">
-      <p className="font-semibold">The target has been met. Next here: {line.wayOn}.</p>
+      <p className="font-semibold">
+        The target has been met. Next here: <Said of={line.wayOn} />.
+      </p>
       {mayConfirm && (
         <Button
           floor
@@ -32,7 +34,7 @@ export function WayOn({
             })
           }
         >
-          Yes: {line.wayOn}
+          Yes: <Said of={line.wayOn} />
         </Button>
       )}
       {confirm.error && <Notice tone="warn">{confirm.error.message}</Notice>}

@@ -114,6 +114,7 @@ describe('settings', () => {
         massUnit: 'lb',
         lengthUnit: 'cm',
         growsByItself: true,
+        placementWay: 'information',
       },
     ]);
   });

@@ -59,6 +59,7 @@ function Settings() {
       massUnit: hall.massUnit,
       lengthUnit: hall.lengthUnit,
       growsByItself: hall.growsByItself,
+      placementWay: hall.placementWay,
     },
   });
   const error = send.error instanceof Refused ? send.error : null;
@@ -98,6 +99,14 @@ function Settings() {
           heavier weight and every move between levels are always confirmed by a coach.
         </span>
       </label>
+      <SelectField
+        label="Trials for placing somebody"
+        hint="The first gives about half a trial more and tries three times fewer people on what is much too hard."
+        {...register('placementWay')}
+      >
+        <option value="information">what tells most, never much too hard</option>
+        <option value="halving">halve what is open: shorter</option>
+      </SelectField>
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {send.isSuccess && <Notice>Kept.</Notice>}
       <div>

@@ -18,11 +18,13 @@ const entry = (slug: string, mechanics: SettledMechanics, demandAdjustment = 0):
   revision: 1,
   retired: false,
   pattern: 'bridge',
+  branchOf: null,
   roles: ['work'],
   laterality: 'two legs',
   mechanics,
   demandAdjustment,
   facets: null,
+  alsoCalled: [],
   words: '',
   uses: [],
 });

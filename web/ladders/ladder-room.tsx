@@ -7,12 +7,13 @@ import { sentencesOf } from '../../core/criterion/index.ts';
 import { wayOnSentence } from '../../core/ladder/index.ts';
 import type { NameOfLevel } from '../../core/criterion/index.ts';
 import type { Ladder, Level, SettledLevel } from '../../core/library/index.ts';
-import { Refused, useLibrary, useSend, useSigned } from '../shell/index.ts';
+import { Refused, Said, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, capital, Loaded, Notice, PatternWord, TextField } from '../ui/index.ts';
 import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.ts';
 import { useSpread } from '../workers/index.ts';
 import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
+import { Flights } from './flights.tsx';
 import { ladderProfile, orderByDemand } from './profile.tsx';
 import { LevelFields, StairsDesk } from './stairs-desk.tsx';
 import { TryOn } from './try-on.tsx';
@@ -56,6 +57,12 @@ export function LadderRoom() {
                   <PatternWord pattern={ladder.pattern} /> ladder, {ladder.levels.length} levels
                 </p>
                 <h1>{ladder.name}</h1>
+                {ladder.branchOf && (
+                  <p>
+                    A branch of <Link to={`/ladders/${ladder.branchOf.ladder}`}>the trunk</Link>: opens once{' '}
+                    {nameOf(ladder.branchOf.ladder, ladder.branchOf.level)} is held.
+                  </p>
+                )}
                 <p className="text-soft">{settled.purpose.map((l) => l.text).join(' ')}</p>
               </div>
               <p className="flex gap-4">
@@ -141,6 +148,7 @@ export function LadderRoom() {
                     setEditing(false);
                   }}
                 />
+                <Flights trunk={ladder} entries={entries} build={build} />
                 <p className="mt-1 text-sm text-soft">
                   Beneath the stairs: points for {forWhom}; hip, knee, low back and balance together.
                   Differences under 3 are ties. The order is the head coach’s; the figures only ask.
@@ -222,8 +230,8 @@ function LevelView({ level, title, equipment, nameOf, iconOf, onEdit, editWord }
       </ul>
       <p className="mt-1 text-soft">
         On arrival {d.sets} × {d.reps ?? (d.holdS ? `${d.holdS} s` : `${d.rounds} rounds`)}
-        {d.loadKg ? ` with ${d.loadKg} kg` : ''}, rest {d.restS} s. Usual stay {level.usualStayWeeks.from} to{' '}
-        {level.usualStayWeeks.to} weeks.
+        {d.loadKg ? <Said of={` with ${d.loadKg} kg`} /> : ''}, rest {d.restS} s. Usual stay{' '}
+        {level.usualStayWeeks.from} to {level.usualStayWeeks.to} weeks.
         {level.entryNeeds.map((n) => (
           <span key={`${n.ladder} ${n.level}`}>
             {' '}
@@ -253,6 +261,13 @@ function LevelView({ level, title, equipment, nameOf, iconOf, onEdit, editWord }
           )}
         />
       </div>
+      {level.interval && (
+        <p className="mt-2">
+          <b>In intervals:</b> {level.interval.rounds} rounds of {level.interval.workS} s work and{' '}
+          {level.interval.restS} s rest at first, a round more after a clean week, up to {level.interval.upTo}
+          . Move up when <Said of={sentencesOf(level.interval.advance, nameOf).join('; and ')} />.
+        </p>
+      )}
       {level.variants?.map((v, i) => (
         <p key={i} className="mt-2">
           <b>
@@ -260,7 +275,7 @@ function LevelView({ level, title, equipment, nameOf, iconOf, onEdit, editWord }
             {v.role && ` who does it as ${v.role === 'prepare' ? 'preparation' : v.role}`}
             {v.stage && ` at the stage ${v.stage}`}:
           </b>{' '}
-          {sentencesOf(v.advance, nameOf).join('; and ')}.
+          <Said of={sentencesOf(v.advance, nameOf).join('; and ')} />.
         </p>
       ))}
       <p className="mt-4 text-sm text-soft">
@@ -279,7 +294,7 @@ function Sentences({ title, joiner, lines }: { title: string; joiner: string; li
         {lines.map((l, i) => (
           <li key={i} className="border-b border-rule py-1.5">
             {i > 0 ? <span className="text-soft">{joiner} </span> : null}
-            {i > 0 ? l : capital(l)}
+            <Said of={i > 0 ? l : capital(l)} />
           </li>
         ))}
       </ul>

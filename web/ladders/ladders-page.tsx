@@ -5,6 +5,7 @@ import { byPattern } from '../../core/terms/index.ts';
 import { useLibrary, useSigned } from '../shell/index.ts';
 import { Empty, Loaded } from '../ui/index.ts';
 import { Elevation } from './elevation.tsx';
+import { Flights } from './flights.tsx';
 import { ladderProfile } from './profile.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
@@ -16,7 +17,7 @@ export function Ladders() {
     <Loaded query={library} what="the ladders">
       {({ entries }) => {
         const ladders = entries
-          .filter((e) => e.kind === 'ladder' && !e.retired)
+          .filter((e) => e.kind === 'ladder' && !e.retired && !e.branchOf)
           .sort((a, b) => byPattern(a, b) || a.title.localeCompare(b.title));
         return (
           <>
@@ -54,12 +55,15 @@ function Preview({ slug, entries }: { slug: string; entries: EntrySummary[] }) {
   return (
     <Loaded query={ladder} what="the ladder">
       {({ ladder: l }) => (
-        <Elevation
-          ladder={l}
-          standing={standing}
-          entries={entries}
-          profile={ladderProfile(l, entries, REFERENCE_BUILD).steps}
-        />
+        <>
+          <Elevation
+            ladder={l}
+            standing={standing}
+            entries={entries}
+            profile={ladderProfile(l, entries, REFERENCE_BUILD).steps}
+          />
+          <Flights trunk={l} entries={entries} />
+        </>
       )}
     </Loaded>
   );

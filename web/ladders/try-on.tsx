@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Ladder } from '../../core/library/index.ts';
 import { Evidence } from '../people/index.ts';
-import { PersonSelect, send, usePeople, useSigned } from '../shell/index.ts';
-import { day, Notice, OutcomeWord, useRested, withDays } from '../ui/index.ts';
+import { PersonSelect, Said, send, usePeople, useSigned } from '../shell/index.ts';
+import { day, Notice, OutcomeWord, useRested } from '../ui/index.ts';
 
 /** What the ladder as it is written now would say about somebody's log: at once, and nothing is kept. */
 export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
@@ -47,7 +47,9 @@ export function TryOn({ ladder, level }: { ladder: Ladder; level: string }) {
       {data?.failure && <Notice tone="warn">{data.failure}</Notice>}
       {data?.decision && (
         <div className={`mt-2 grid gap-3 ${result.isFetching ? 'opacity-60' : ''}`}>
-          <p>{data.decision.reasons.map((r) => withDays(r.text, hall.today)).join(' ')}</p>
+          <p>
+            <Said of={data.decision.reasons.map((r) => r.text).join(' ')} />
+          </p>
           <Evidence judged={data.decision.advance} today={hall.today} wanted />
           <Evidence judged={data.decision.stepBack} today={hall.today} wanted={false} />
         </div>

@@ -34,6 +34,7 @@ export function CueView({ cue: c, entries }: { cue: Cue; entries: EntrySummary[]
       <p className="mt-3 text-2xl font-semibold" dir="auto">
         <LineReading line={c.line} />
       </p>
+      {c.plain && <p className="text-lg">{c.plain}</p>}
       <p className="text-soft">
         Said at: {c.phase}. {capital(c.cueKind)}, checked {VIEW_WORDS[c.view]}. Suits: {c.stages.join(', ')}.{' '}
         {answers ? (

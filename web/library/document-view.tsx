@@ -11,6 +11,7 @@ import { NewDocument } from './new-document.tsx';
 import { QuestionView } from './question-view.tsx';
 import { Reading } from './reading.tsx';
 import { SheetView } from './sheet-view.tsx';
+import { AlsoCalled } from './also-called.tsx';
 
 interface Props {
   kind: Kind;
@@ -58,6 +59,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
           <p className="label">{KIND_WORDS[kind]}</p>
           {/* A cue is its own title; it stands large beneath. */}
           <h1 className={kind === 'cue' ? 'sr-only' : ''}>{titleOf(body)}</h1>
+          {'alsoCalled' in body && <AlsoCalled names={body.alsoCalled} />}
           {tools(revision)}
           {body.kind === 'houseQuestion' ? (
             <QuestionView question={body} revision={revision} entries={entries} />

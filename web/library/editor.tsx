@@ -338,11 +338,13 @@ const stubOf = (body: Body): EntrySummary => ({
   revision: 0,
   retired: false,
   pattern: null,
+  branchOf: null,
   roles: [],
   laterality: null,
   mechanics: null,
   demandAdjustment: 0,
   facets: null,
+  alsoCalled: [],
   words: '',
   uses: [],
 });

@@ -51,7 +51,7 @@ export function EntryList({ label, list, shown, query, found, busy }: Props) {
       <ul aria-label={label} aria-busy={busy} className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((row) => {
           const e = list[row.index]!;
-          const foundIn = found.get(entryId(e))?.foundIn;
+          const { foundIn = null, calledSo = null } = found.get(entryId(e)) ?? {};
           return (
             <li
               key={row.key}
@@ -75,6 +75,9 @@ export function EntryList({ label, list, shown, query, found, busy }: Props) {
                       <PatternWord pattern={e.pattern} />
                       {e.roles.length > 0 && <span className="text-soft">, {e.roles.join(', ')}</span>}
                     </span>
+                  )}
+                  {calledSo && (
+                    <span className="block text-sm font-normal text-soft">also called {calledSo}</span>
                   )}
                   {foundIn && (
                     <span className="block text-sm font-normal text-soft">{FOUND_WORDS[foundIn]}</span>

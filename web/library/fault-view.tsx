@@ -2,16 +2,54 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { SEVERITY_WORDS, VIEW_WORDS } from '../../core/terms/index.ts';
 import type { Fault } from '../../core/library/index.ts';
-import { capital } from '../ui/index.ts';
+import { tellsOf } from '../../core/fault/index.ts';
+import type { CheckTells } from '../../core/fault/index.ts';
+import { capital, tidy } from '../ui/index.ts';
 import { SignPicture } from '../fault/index.ts';
 import { LineReading } from './reading.tsx';
 import { EntryLinks } from './entry-links.tsx';
+
+const letter = (i: number) => String.fromCharCode(65 + i);
+
+/** How often each cause shows each result, the causes by their letters. */
+function Tells({ of, causes }: { of: CheckTells; causes: readonly string[] }) {
+  return (
+    <table className="mt-1 w-full text-sm">
+      <thead>
+        <tr className="text-soft">
+          <th className="text-left font-normal">of 100 cases with the cause</th>
+          {causes.map((c, i) => (
+            <th key={c} className="w-9 text-right" title={c}>
+              {letter(i)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {of.rows.map((r) => {
+          const most = Math.max(...r.given);
+          return (
+            <tr key={r.result} className="border-t border-rule">
+              <td className="py-0.5 pr-2">{r.result}</td>
+              {r.given.map((p, i) => (
+                <td key={i} className={`text-right ${p === most ? 'font-bold' : 'text-soft'}`}>
+                  {tidy(100 * p, 0)}
+                </td>
+              ))}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
 
 /** A fault as it is worked on: the sign, what tells its causes apart, and the answers, cheapest first. */
 export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntrySummary[] }) {
   const title = (kind: EntrySummary['kind'], slug: string) =>
     entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
   const cause = (id: string) => f.causes.find((c) => c.id === id)?.line.text ?? id;
+  const tells = tellsOf(f);
   const sheets = entries.filter(
     (e) => e.kind === 'variation' && !e.retired && e.uses.includes(`fault/${f.slug}`),
   );
@@ -54,9 +92,9 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
         <section>
           <h2>Likely causes</h2>
           <ul className="mt-1">
-            {f.causes.map((c) => (
+            {f.causes.map((c, i) => (
               <li key={c.id} className="border-b border-rule py-1">
-                <LineReading line={c.line} />
+                <b>{letter(i)}</b> <LineReading line={c.line} />
                 {c.weight !== undefined && <span className="text-sm text-soft"> weight {c.weight}</span>}
                 {c.alike && <span className="text-sm text-soft">, the same as “{c.alike}” elsewhere</span>}
               </li>
@@ -71,18 +109,12 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
               <p className="font-semibold">
                 <LineReading line={c.line} />
               </p>
-              <ul>
-                {c.results.map((r) => (
-                  <li key={r.result}>
-                    {r.result}:{' '}
-                    <span className="text-soft">
-                      {r.weights
-                        ? r.weights.map((w) => `${cause(w.cause)} ${w.weight}`).join(' ')
-                        : r.pointsTo.map(cause).join(' ')}
-                    </span>
-                  </li>
-                ))}
-              </ul>
+              {c.equipment && c.equipment.length > 0 && (
+                <p className="text-sm text-soft">
+                  Needs: {c.equipment.map((e) => title('equipment', e)).join(', ')}.
+                </p>
+              )}
+              <Tells of={tells[i]!} causes={f.causes.map((x) => x.line.text)} />
             </div>
           ))}
         </section>

@@ -214,17 +214,19 @@ function useTypedParam(key: string): [string, (text: string) => void] {
   const { params, set } = useAddress();
   const inAddress = params.get(key) ?? '';
   const [text, setText] = useState(inAddress);
-  const [known, setKnown] = useState(inAddress);
-  if (inAddress !== known) {
-    setKnown(inAddress);
-    setText(inAddress);
+  const [seen, setSeen] = useState(inAddress);
+  // What was written from here comes back a moment later, when more may have been typed already.
+  const [written, setWritten] = useState<string | null>(null);
+  if (inAddress !== seen) {
+    setSeen(inAddress);
+    if (inAddress !== written) setText(inAddress);
   }
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   // The address may have moved on to a sheet by the time the typing rests: what is written is written into that one.
   const write = useRef<(next: string) => void>(undefined);
   useEffect(() => {
     write.current = (next) => {
-      setKnown(next);
+      setWritten(next);
       set({ [key]: next });
     };
   });

@@ -42,6 +42,7 @@ function linesOf(f: FieldSpec, v: unknown, name: Naming): string[] {
       return (v as Line[]).map(lineText);
     case 'choices':
     case 'ids':
+    case 'names':
       return v as string[];
     case 'documents':
       return (v as string[]).map((slug) => name(f.kind, slug));

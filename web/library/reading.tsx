@@ -142,6 +142,7 @@ function FieldReading({
       );
     case 'choices':
     case 'ids':
+    case 'names':
       return (value as string[]).join(', ');
     case 'choice':
       return f.words?.[String(value)] ?? String(value);

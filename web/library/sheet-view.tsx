@@ -5,12 +5,13 @@ import type { EntrySummary, Sheet } from '../../contract/library.ts';
 import { lineWords, sheetBlocks } from '../../core/sheets/index.ts';
 import type { Block, BlockLine } from '../../core/sheets/index.ts';
 import { PHASES, VIEW_WORDS } from '../../core/terms/index.ts';
-import type { ResolvedFault, ResolvedNeed } from '../../core/library/index.ts';
+import type { ResolvedCaution, ResolvedFault, ResolvedNeed } from '../../core/library/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { DemandPanel } from '../body/index.ts';
 import { Movement } from '../figure/index.ts';
 import { InsteadPanel } from './instead-panel.tsx';
 import { EntryIcon } from './entry-icon.tsx';
+import { AlsoCalled } from './also-called.tsx';
 import { PatternWord } from '../ui/index.ts';
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
@@ -48,6 +49,15 @@ export function SheetView({
   const { resolved: r, ladders } = sheet;
   const v = r.source;
   const on = new Map(sheetBlocks('screen', r).map((b) => [b.id, b]));
+  const caution = (c: ResolvedCaution) => (
+    <li key={c.slug}>
+      <b>{c.name}.</b>{' '}
+      {on
+        .get('cautions')
+        ?.lines.flatMap((l) => (l.of === `caution/${c.slug}` ? [l.text] : []))
+        .join(' ')}
+    </li>
+  );
   return (
     <article>
       <header>
@@ -57,6 +67,7 @@ export function SheetView({
           {v.roles.join(', ')}
         </p>
         <h1>{v.name}</h1>
+        <AlsoCalled names={v.alsoCalled} />
         {tools}
         {ladders.length > 0 && (
           <p className="text-sm text-soft">
@@ -73,17 +84,19 @@ export function SheetView({
       {on.has('cautions') && (
         <section aria-label="Cautions" className="my-3 border-l-[6px] border-warn bg-paper px-4 py-2">
           <h2 className="text-base">Cautions</h2>
-          <ul className="text-[0.95rem]">
-            {r.cautions.map((c) => (
-              <li key={c.slug}>
-                <b>{c.name}.</b>{' '}
-                {on
-                  .get('cautions')
-                  ?.lines.flatMap((l) => (l.of === `caution/${c.slug}` ? [l.text] : []))
-                  .join(' ')}
-              </li>
-            ))}
-          </ul>
+          <ul className="text-[0.95rem]">{r.cautions.filter((c) => !c.everywhere).map(caution)}</ul>
+          {r.cautions.some((c) => c.everywhere) && (
+            <details className="text-[0.95rem]">
+              <summary className="min-h-9 content-center">
+                <b>As on every sheet:</b>{' '}
+                {r.cautions
+                  .filter((c) => c.everywhere)
+                  .map((c) => c.name)
+                  .join(' · ')}
+              </summary>
+              <ul>{r.cautions.filter((c) => c.everywhere).map(caution)}</ul>
+            </details>
+          )}
         </section>
       )}
 
@@ -159,6 +172,7 @@ export function SheetView({
                         <Link className="no-underline hover:underline" to={`/library/cue/${c.slug}`}>
                           {c.text}
                         </Link>
+                        {c.plain && <span className="block text-sm font-normal text-soft">{c.plain}</span>}
                       </td>
                       <td className="pl-2 text-right text-sm whitespace-nowrap text-soft">
                         {VIEW_WORDS[c.view]}

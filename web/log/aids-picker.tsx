@@ -1,64 +1,54 @@
 import { AID_WORDS, AIDS, isAid } from '../../core/terms/index.ts';
-import type { Aid } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
 import { aidUsed } from '../../core/criterion/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import { Choice } from './floor-controls.tsx';
 
-/** What has a setting that is worth keeping: bands, supports, and equipment that comes in sizes. */
-function settingsOf({ source, equipmentAll, equipmentAny }: ResolvedVariation): string[] {
-  const sized = [...equipmentAll, ...equipmentAny.flat()].filter((n) => n.equipment.sizes.length > 0);
-  return [
-    ...(source.loadKind === 'band' ? ['Band'] : []),
-    ...(source.support === 'none' ? [] : [`Support: ${source.support}`]),
-    ...sized.map((n) => n.equipment.name),
-  ];
-}
-
 interface Props {
   variation: ResolvedVariation;
   value: LoggedSet['aids'];
   onChange: (value: LoggedSet['aids']) => void;
+  /** Also what the variation is not usually done with. */
+  all?: boolean;
 }
 
-/** Help that is to fade, as a few steps, and settings as words; nothing noted is not known. */
-export function AidsPicker({ variation, value, onChange }: Props) {
+/** Help that is to fade, as a few steps; nothing noted is not known. What an older log says in words stays as it is. */
+export function AidsPicker({ variation, value, onChange, all = false }: Props) {
   const list = value ?? [];
-  const put = (name: string, setting: string) => {
-    const others = list.filter((a) => a.name !== name);
-    const next = setting === '' ? others : [...others, { name, setting }];
-    onChange(next.length > 0 || AIDS.includes(name as Aid) ? next : null);
-  };
-  const settings = settingsOf(variation);
-  const kept = list.filter((a) => !isAid(a.name) && !settings.includes(a.name));
+  const put = (name: string, setting: string) =>
+    onChange([...list.filter((a) => a.name !== name), ...(setting === '' ? [] : [{ name, setting }])]);
+  const usual = aidsOf(variation.source);
   return (
     <>
-      {AIDS.filter((a) => aidsOf(variation.source).includes(a) || list.some((x) => x.name === a)).map(
-        (aid) => {
-          const used = value === null ? null : aidUsed({ aids: value }, aid);
-          const words = AID_WORDS[aid];
-          return (
-            <Choice
-              key={aid}
-              label={`${aid}: ${used === null ? 'not noted' : (words[used] ?? used)}`}
-              options={words.slice(0, 5)}
-              value={used === null ? null : (words[used] ?? null)}
-              onPick={(word) => put(aid, String(words.indexOf(word)))}
-            />
-          );
-        },
-      )}
-      {[...settings, ...kept.map((a) => a.name)].map((name) => (
-        <label key={name} className="block">
-          <span className="label">{name} used (setting)</span>
-          <input
-            className="field mt-1 min-h-14 text-lg"
-            value={list.find((a) => a.name === name)?.setting ?? ''}
-            onChange={(e) => put(name, e.target.value)}
+      {AIDS.filter((a) => all || usual.includes(a) || list.some((x) => x.name === a)).map((aid) => {
+        const used = value === null ? null : aidUsed({ aids: value }, aid);
+        const words = AID_WORDS[aid];
+        return (
+          <Choice
+            key={aid}
+            label={`${aid}: ${used === null ? 'not noted' : (words[used] ?? used)}`}
+            options={words.slice(0, 5)}
+            value={used === null ? null : (words[used] ?? null)}
+            onPick={(word) => put(aid, String(words.indexOf(word)))}
           />
-        </label>
-      ))}
+        );
+      })}
+      {list
+        .filter((a) => !isAid(a.name))
+        .map(({ name, setting }) => (
+          <p key={name}>
+            {name}: <b>{setting || 'noted'}</b>{' '}
+            <button
+              type="button"
+              className="min-h-14 px-3 underline"
+              aria-label={`Leave out ${name}`}
+              onClick={() => put(name, '')}
+            >
+              leave out
+            </button>
+          </p>
+        ))}
     </>
   );
 }

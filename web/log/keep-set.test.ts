@@ -5,7 +5,7 @@ import { resolve } from '../../core/library/index.ts';
 import type { Variation } from '../../core/library/index.ts';
 import { set, shelf, variation } from '../../core/testing/samples.ts';
 import { correctSet, dropSet, keepSet } from './keep-set.ts';
-import { observedOf } from './observed.ts';
+import { inForm, observedOf } from './observed.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
 
@@ -56,6 +56,8 @@ describe('keeping a set', () => {
     expect(parcel().set).toMatchObject({ plannedReps: null, role: 'prepare' });
     keepSet(about({}, null), observedOf(shown()));
     expect(parcel().set).toMatchObject({ plannedReps: null });
+    keepSet(about(), { ...observedOf(shown()), ...inForm('rounds', 3) });
+    expect(parcel().set).toMatchObject({ plannedReps: null, doneReps: null, holdS: null, rounds: 3 });
   });
 
   it('gives each set an id of its own', () => {

@@ -30,7 +30,9 @@ export function keepSet(
     variation: source.slug,
     variationRevision: revision,
     role: observed.warmUp ? 'prepare' : 'work',
-    plannedReps: source.countedIn === 'repetitions' ? (target?.reps ?? null) : null,
+    // Rounds of work were not planned in repetitions.
+    plannedReps:
+      source.countedIn === 'repetitions' && observed.doneReps !== null ? (target?.reps ?? null) : null,
     loadKind: source.loadKind,
     ...observed,
   };

@@ -6,8 +6,8 @@ import type { PersonOnLadders } from '../../contract/log.ts';
 import { factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { MovementIcon } from '../figure/index.ts';
-import { useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
-import { day, Empty, Loaded, Notice, OutcomeWord, Segmented, SelectField, withDays } from '../ui/index.ts';
+import { Said, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
+import { day, Empty, Loaded, Notice, OutcomeWord, Segmented, SelectField } from '../ui/index.ts';
 import { DayList } from './day-list.tsx';
 import { keepSet } from './keep-set.ts';
 import { startOf } from './observed.ts';
@@ -105,14 +105,20 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
           <p className="font-head text-3xl leading-tight font-bold">{on.names[variation] ?? variation}</p>
           {on.target && sheet.data && (
             <p className="mt-1 text-2xl">
-              {targetWords(on.target, units.mass, sideWorkOf(sheet.data.resolved.source))}
+              {targetWords(
+                on.decision?.plan.target ?? on.target,
+                units.mass,
+                sideWorkOf(sheet.data.resolved.source),
+              )}
             </p>
           )}
           {on.decision?.variationNote && <p className="mt-1 text-soft">{on.decision.variationNote}</p>}
           {on.decision && (
             <p className="mt-2 flex flex-wrap items-center gap-x-3">
               <OutcomeWord outcome={on.decision.outcome} />
-              <span>{withDays(on.decision.reasons[0]?.text ?? '', hall.today)}</span>
+              <span>
+                <Said of={on.decision.reasons[0]?.text ?? ''} />
+              </span>
             </p>
           )}
           {level && level.equals.length > 0 && (
@@ -146,7 +152,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
               <SetForm
                 key={`${variation} ${ofDay.length} ${next.side}`}
                 variation={resolved}
-                start={startOf(resolved, next)}
+                start={startOf(resolved, next, false, facts)}
                 action={`Log set ${ofDay.filter((s) => s.variation === variation && !s.warmUp).length + 1}`}
                 onLog={(observed) =>
                   keepSet(

@@ -4,14 +4,17 @@ import { useState } from 'react';
 import type { SetRequest } from '../../contract/log.ts';
 import type { OwnDay } from '../../contract/session.ts';
 import { reachWords, STOPPING_PAIN } from '../../core/ladder/index.ts';
-import { amountIn, blankSet } from '../../core/log/index.ts';
-import { SIDES, usedWords } from '../../core/terms/index.ts';
+import { INTERVAL } from '../../core/dose/index.ts';
+import { amountOf, blankSet } from '../../core/log/index.ts';
+import { COUNTED_IN, SIDES } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { refreshAfter, send, useAsk, useLink } from '../shell/index.ts';
 import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
+import { formOf, inForm, withAmount } from './observed.ts';
+import type { Observed } from './observed.ts';
 import { PainPlace } from './pain-place.tsx';
-import { setSummary, targetWords } from './words.ts';
+import { setSummary, targetWords, usedLine } from './words.ts';
 
 /** What the holder of a personal link sees: today's work, and a place to write down what they did. */
 export function OwnPage() {
@@ -60,11 +63,18 @@ function OwnDayOf({ link }: { link: string }) {
   );
 }
 
+/** How much was done, in whatever form. */
+type Amount = Pick<Observed, 'doneReps' | 'holdS' | 'rounds' | 'workS' | 'breaths'>;
+
 function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: OwnDay; link: string }) {
   const client = useQueryClient();
   const { next } = line;
-  const start = next?.reps ?? next?.holdS ?? next?.rounds ?? 10;
-  const [amount, setAmount] = useState(start);
+  const [done, setDone] = useState<Amount>(() => ({
+    ...inForm(line.countedIn, next?.reps ?? next?.holdS ?? next?.rounds ?? undefined),
+    workS: next?.workS ?? null,
+    breaths: null,
+  }));
+  const form = formOf(done);
   const [side, setSide] = useState<Side | null>(next?.side ?? null);
   const [loadKg, setLoadKg] = useState(next?.loadKg ?? 0);
   const [effort, setEffort] = useState<number | null>(null);
@@ -88,14 +98,15 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
       variation: line.variation!,
       variationRevision: line.revision,
       side,
-      plannedReps: line.countedIn === 'repetitions' ? (line.target.reps ?? null) : null,
-      ...amountIn(line.countedIn, amount),
+      plannedReps: form === 'repetitions' ? (line.target.reps ?? null) : null,
+      ...done,
       loadKg: line.takesLoad ? loadKg : null,
       loadKind: line.loadKind,
       effort,
       pain,
       ...((pain ?? 0) > 0 ? at : {}),
       aids: next?.aids ?? null,
+      settings: next?.settings ?? null,
     };
     try {
       // The set keeps its id until the server has it, so that trying again stores it once.
@@ -108,7 +119,6 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
       setBusy(false);
     }
   };
-  const word = countedWord(line);
   return (
     <section className="mt-5 border-t-4 border-ink pt-2" aria-label={line.variationName ?? ''}>
       <p>
@@ -116,10 +126,13 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
       </p>
       <h2>{line.variationName}</h2>
       <p className="text-lg">{targetWords(line.target, data.massUnit, line.sides)}</p>
-      {next?.aids && next.aids.length > 0 && <p>With {usedWords(next.aids)}</p>}
+      {next && usedLine(next, data.lengthUnit) && <p>With {usedLine(next, data.lengthUnit)}</p>}
       <ol className="my-2 list-decimal pl-6">
         {line.cues.map((c) => (
-          <li key={c.slug}>{c.text}</li>
+          <li key={c.slug}>
+            {c.text}
+            {c.plain && <span className="block text-sm text-soft">{c.plain}</span>}
+          </li>
         ))}
       </ol>
       {line.ifItGoesWrong.length > 0 && (
@@ -138,11 +151,27 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
         {line.oneSided && <Choice label="Side" options={SIDES} value={side} onPick={setSide} />}
         <div className="flex flex-wrap gap-5">
           <Stepper
-            label={word}
-            value={amount}
-            step={line.countedIn === 'seconds held' ? 5 : 1}
-            onChange={setAmount}
+            label={countedWord({ countedIn: form })}
+            value={amountOf(done) ?? 0}
+            step={form === 'seconds held' ? 5 : 1}
+            onChange={(n) => setDone((now) => ({ ...now, ...withAmount(now, n) }))}
           />
+          {form === 'rounds' && (
+            <Stepper
+              label="Seconds a round"
+              value={done.workS ?? INTERVAL.workS}
+              step={5}
+              onChange={(workS) => setDone((now) => ({ ...now, workS }))}
+            />
+          )}
+          {form === 'seconds held' && (
+            <Stepper
+              label="Breaths (0: not counted)"
+              value={done.breaths ?? 0}
+              step={1}
+              onChange={(n) => setDone((now) => ({ ...now, breaths: n > 0 ? Math.round(n) : null }))}
+            />
+          )}
           {line.takesLoad && (
             <Stepper
               label={`Load, ${data.massUnit}`}
@@ -152,6 +181,20 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
             />
           )}
         </div>
+        <details>
+          <summary className="min-h-14 content-center">Done otherwise: in rounds, or for seconds</summary>
+          <Choice
+            label="Written down in"
+            options={COUNTED_IN}
+            value={form}
+            onPick={(as) =>
+              setDone({ ...inForm(as), workS: as === 'rounds' ? INTERVAL.workS : null, breaths: null })
+            }
+          />
+        </details>
+        {form !== line.countedIn && (
+          <Notice>It trains. What this level asks is counted in {line.countedIn}.</Notice>
+        )}
         <Scale label="How hard was it, 0 to 10" value={effort} onPick={setEffort} />
         <Scale label="Pain, 0 to 10 (0 is none)" value={pain} onPick={setPain} />
         {(pain ?? 0) > 0 && <PainPlace region={at.painRegion} side={at.painSide} onPick={setAt} />}

@@ -1,10 +1,13 @@
-import { sidesApart } from '../../core/terms/index.ts';
+import { placeOfFelt } from '../../core/terms/index.ts';
+import type { Felt } from '../../core/terms/index.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PrintedVariation } from '../../contract/sheets.ts';
 import type { PersonOnLadders } from '../../contract/log.ts';
 import {
   blankRow,
+  AMOUNT_HINT,
+  countedFor,
   countedWord,
   FAULT_LETTERS,
   logRows,
@@ -81,7 +84,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
   const [kept, setKept] = useState<number | null>(null);
   const toKg = (shown: number) => fromMass(shown, units.mass);
   const readings = of.flatMap((v) =>
-    rows[keyOf(v)]!.map((row) => ({ v, reading: readRow(row, v.resolved, toKg) })),
+    rows[keyOf(v)]!.map((row) => ({ v, reading: readRow(row, { ...v.resolved, target: v.target }, toKg) })),
   );
   const done = readings.flatMap(({ v, reading }) =>
     reading && 'set' in reading ? [{ v, set: reading.set }] : [],
@@ -102,7 +105,8 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
         { personId, date, ordinal: last + i + 1, resolved, revision, target },
         {
           ...observedOf(blankSet()),
-          aids: v.lastAids?.aids ?? null,
+          aids: v.lastAids,
+          settings: v.lastSettings,
           ...set,
         },
       );
@@ -121,7 +125,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
     >
       <p className="text-soft">
         The rows are those of the sheet. Leave empty what is empty there; Tab goes on. Faults as on the paper:
-        letter and repetitions, “a2 c”.
+        letter and repetitions, “a2 c”. {AMOUNT_HINT}
       </p>
       <TextField
         label="Date on the sheet"
@@ -137,7 +141,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
           of={v}
           rows={rows[keyOf(v)]!}
           problems={(row) => {
-            const reading = tried ? readRow(row, v.resolved, toKg) : null;
+            const reading = tried ? readRow(row, { ...v.resolved, target: v.target }, toKg) : null;
             return reading && 'problems' in reading ? reading.problems : [];
           }}
           onChange={(at, part) => change(keyOf(v), at, part)}
@@ -171,6 +175,8 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
   );
 }
 
+const feltKey = (f: Felt) => `${f.region}|${f.kind}|${f.leg ?? ''}`;
+
 function Block({
   of,
   rows,
@@ -187,9 +193,9 @@ function Block({
   const units = useUnits();
   const { resolved: r } = of;
   const v = r.source;
-  const oneSided = sidesApart(v);
+  const oneSided = rows.some((row) => row.side !== null);
   const loaded = takesLoad(v);
-  const counted = countedWord(v);
+  const counted = countedWord({ countedIn: countedFor(v, of.target) });
   const felt = [...r.wanted, ...r.tolerated, ...r.unwanted];
   const name = (row: PaperRow, i: number) =>
     `${v.shortName}, set ${oneSided ? Math.floor(i / 2) + 1 : i + 1}${row.side ? ` ${row.side}` : ''}`;
@@ -202,7 +208,7 @@ function Block({
     <td className="p-1">
       <input
         className={`field ${key === 'faults' ? '' : 'max-w-24'}`}
-        inputMode={key === 'faults' ? 'text' : 'decimal'}
+        inputMode={key === 'faults' || key === 'amount' ? 'text' : 'decimal'}
         aria-label={`${name(row, i)}: ${label}`}
         value={row[key]}
         onChange={(e) => onChange(i, { [key]: e.target.value })}
@@ -262,8 +268,8 @@ function Block({
                     >
                       <option value="">not asked</option>
                       {felt.map((f) => (
-                        <option key={`${f.region}|${f.kind}`} value={`${f.region}|${f.kind}`}>
-                          {f.kind}, {f.region}
+                        <option key={feltKey(f)} value={feltKey(f)}>
+                          {f.kind}, {placeOfFelt(f)}
                         </option>
                       ))}
                     </select>

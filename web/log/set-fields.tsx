@@ -1,5 +1,7 @@
 import { AMOUNT_FIELDS, SET_FIELDS } from '../../core/log/index.ts';
-import { SIDES } from '../../core/terms/index.ts';
+import { COUNTED_IN, SIDES } from '../../core/terms/index.ts';
+import type { CountedIn } from '../../core/terms/index.ts';
+import type { DoneField } from '../../core/log/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
@@ -10,7 +12,10 @@ import { FeltPicker } from './felt-picker.tsx';
 import { Choice, Stepper } from './floor-controls.tsx';
 import { FieldControl } from './field-control.tsx';
 import { MORE_FIELDS } from './field-control.tsx';
+import { formOf, inForm } from './observed.ts';
 import type { Observed } from './observed.ts';
+import { hasSettings, SettingsPicker } from './settings-picker.tsx';
+import { usedLine } from './words.ts';
 
 interface Props {
   variation: ResolvedVariation;
@@ -51,6 +56,17 @@ export function Amounts({ variation, set, onChange, only }: Props & { only?: 'lo
   );
 }
 
+/** A set in another form than is asked trains, and counts for nothing: that is said. */
+export function OtherForm({ asked, set }: Pick<Props, 'set'> & { asked: CountedIn }) {
+  const form = formOf(set);
+  if (form === asked) return null;
+  return (
+    <p className="border-l-[6px] border-warn pl-3 text-sm">
+      Written down in {form}, where {asked} are asked: it trains, and shows nothing of what the level asks.
+    </p>
+  );
+}
+
 /** The side that worked; what has been counted goes with it. */
 export function SideOfSet({ set, onChange }: Omit<Props, 'variation'>) {
   return (
@@ -69,6 +85,29 @@ export function SideOfSet({ set, onChange }: Omit<Props, 'variation'>) {
 export const hasAids = (variation: ResolvedVariation, set: Observed) =>
   aidsOf(variation.source).length > 0 || (set.aids?.length ?? 0) > 0;
 
+/** Seconds of a round and breaths of a hold are asked of no other set. */
+const isOf = (form: CountedIn, name: DoneField) =>
+  name === 'workS' ? form === 'rounds' : name === 'breaths' ? form === 'seconds held' : true;
+
+/** Settings that the variation is done with: shut, with what is noted on the lid. */
+export function SettingsOfSet({ variation, set, onChange }: Props) {
+  const units = useUnits();
+  if (!hasSettings(variation, set.settings)) return null;
+  const now = usedLine({ settings: set.settings }, units.length);
+  return (
+    <details className="border-y border-rule py-2">
+      <summary className="min-h-14 content-center text-lg">
+        <span className="font-head font-semibold">Settings:</span> {now || 'not noted'}
+      </summary>
+      <SettingsPicker
+        variation={variation}
+        value={set.settings}
+        onChange={(settings) => onChange({ settings })}
+      />
+    </details>
+  );
+}
+
 /** What is seldom told of a set, shut until it is wanted. */
 export function MoreOfSet({ variation, set, onChange, felt = true }: Props & { felt?: boolean }) {
   return (
@@ -77,16 +116,30 @@ export function MoreOfSet({ variation, set, onChange, felt = true }: Props & { f
       <div className="grid gap-5 pt-2">
         {felt && (
           <FeltPicker
+            side={set.side}
             value={set.sensations}
             variation={variation}
             onChange={(sensations) => onChange({ sensations })}
           />
         )}
-        {MORE_FIELDS.map((name) => (
+        <Choice
+          label="Written down in"
+          options={COUNTED_IN}
+          value={formOf(set)}
+          onPick={(form) => form !== null && onChange(inForm(form))}
+        />
+        {MORE_FIELDS.filter((name) => isOf(formOf(set), name)).map((name) => (
           <FieldControl key={name} name={name} set={set} onChange={onChange} />
         ))}
         {!hasAids(variation, set) && (
-          <AidsPicker variation={variation} value={set.aids} onChange={(aids) => onChange({ aids })} />
+          <AidsPicker all variation={variation} value={set.aids} onChange={(aids) => onChange({ aids })} />
+        )}
+        {!hasSettings(variation, set.settings) && (
+          <SettingsPicker
+            variation={variation}
+            value={set.settings}
+            onChange={(settings) => onChange({ settings })}
+          />
         )}
       </div>
     </details>

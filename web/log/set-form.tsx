@@ -1,4 +1,4 @@
-import { sidesApart } from '../../core/terms/index.ts';
+import { sidesApart, unevenSettings } from '../../core/terms/index.ts';
 import { SET_FIELDS } from '../../core/log/index.ts';
 import { useState } from 'react';
 import type { ResolvedVariation } from '../../core/library/index.ts';
@@ -6,10 +6,11 @@ import { Button } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
 import { FaultCounts } from './fault-counts.tsx';
 import { Scale, Toggle } from './floor-controls.tsx';
-import { mostFaults } from './observed.ts';
+import { formOf, mostFaults } from './observed.ts';
 import type { Observed } from './observed.ts';
 import { PainPlace } from './pain-place.tsx';
-import { Amounts, hasAids, MoreOfSet, SideOfSet } from './set-fields.tsx';
+import { Amounts, hasAids, MoreOfSet, OtherForm, SettingsOfSet, SideOfSet } from './set-fields.tsx';
+import { Uneven } from './settings-picker.tsx';
 
 interface Props {
   variation: ResolvedVariation;
@@ -24,14 +25,22 @@ interface Props {
 export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
   const [set, setSet] = useState(start);
   const change = (part: Partial<Observed>) => setSet((now) => ({ ...now, ...part }));
-  const oneSided = sidesApart(variation.source);
+  // Begun without a side, it is done by the clock on both.
+  const oneSided = sidesApart(variation.source) && (onCancel !== undefined || start.side !== null);
+  const uneven = unevenSettings(set.settings ?? []) !== null;
 
   // "Watched" is never assumed: each button says which it is, and stands where the eye is.
   const actions = (
     <div className="grid gap-2 sm:grid-cols-2">
+      {set.settings && (
+        <div className="sm:col-span-2">
+          <Uneven value={set.settings} />
+        </div>
+      )}
       <Button
         floor
         tone="main"
+        disabled={uneven}
         onClick={() => onLog({ ...set, watched: true })}
         className={onCancel ? '' : 'min-h-20 text-xl'}
       >
@@ -39,6 +48,7 @@ export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
       </Button>
       <Button
         floor
+        disabled={uneven}
         onClick={() => onLog({ ...set, watched: false, faults: [] })}
         className={onCancel ? '' : 'min-h-20'}
       >
@@ -63,6 +73,7 @@ export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
         </div>
       )}
       <Amounts variation={variation} set={set} onChange={change} />
+      <OtherForm asked={onCancel ? variation.source.countedIn : formOf(start)} set={set} />
 
       {!onCancel && actions}
 
@@ -88,6 +99,7 @@ export function SetForm({ variation, start, action, onLog, onCancel }: Props) {
       {hasAids(variation, set) && (
         <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
       )}
+      <SettingsOfSet variation={variation} set={set} onChange={change} />
       <MoreOfSet variation={variation} set={set} onChange={change} />
 
       {actions}

@@ -37,6 +37,11 @@ describe('a set in words', () => {
   it('leaves out what is not known', () => {
     expect(words({ effort: null, pain: null, watched: false })).toBe('10 repetitions, not watched');
   });
+  it('says the seconds of rounds, and breaths with theirs', () => {
+    const bare = { doneReps: null, effort: null, pain: null, watched: false };
+    expect(words({ ...bare, rounds: 3, workS: 40 })).toBe('3 rounds of 40 s, not watched');
+    expect(words({ ...bare, holdS: 24, breaths: 5 })).toBe('5 breaths (24 s), not watched');
+  });
   it('says no pain, and names faults with their side', () => {
     expect(words({ side: 'left', sideTest: true, faults: [{ fault: 'drop', side: 'left', reps: 2 }] })).toBe(
       '10 repetitions, left, side test, effort 6, no pain, DROP × 2 left',

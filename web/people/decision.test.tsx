@@ -15,6 +15,7 @@ function onLadder(change: Partial<DecisionInput> = {}, more: Partial<OnLadder> =
     ladder: about.ladder,
     ladderRevision: 1,
     standing: about.standing,
+    branch: null,
     stay: { weeks: 2, beyond: false },
     target: null,
     decision: doorFor(true).decision(decide(about)),

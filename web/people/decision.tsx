@@ -3,18 +3,9 @@ import { useState } from 'react';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';
-import { useSend, useSigned, useUnits } from '../shell/index.ts';
-import {
-  Button,
-  day,
-  Field,
-  Notice,
-  OUTCOME_WORDS,
-  OutcomeMark,
-  SelectField,
-  since,
-  withDays,
-} from '../ui/index.ts';
+import { FormSwitch } from '../log/index.ts';
+import { Said, useSend, useSigned } from '../shell/index.ts';
+import { Button, day, Field, Notice, OUTCOME_WORDS, OutcomeMark, SelectField, since } from '../ui/index.ts';
 import { Evidence } from './evidence.tsx';
 
 /** What the evidence says for one person on one ladder, and what the coach makes of it. */
@@ -30,7 +21,6 @@ export function DecisionPanel({
   mayDecide: boolean;
 }) {
   const { hall } = useSigned();
-  const units = useUnits();
   const decision = on.decision;
   if (!decision) return on.failure ? <Notice tone="warn">{on.failure}</Notice> : null;
   const name = (id: string | null) => on.ladder.levels.find((l) => l.id === id)?.name ?? '';
@@ -49,7 +39,9 @@ export function DecisionPanel({
         </p>
         <ul className="mt-1">
           {decision.reasons.map((r, i) => (
-            <li key={i}>{withDays(r.text, hall.today)}</li>
+            <li key={i}>
+              <Said of={r.text} />
+            </li>
           ))}
         </ul>
         {decision.outcome === 'stop and refer' && (
@@ -62,7 +54,9 @@ export function DecisionPanel({
           <p className="mt-1 text-soft">{decision.variationNote}</p>
         )}
         {decision.outcome !== 'stop and refer' && decision.plan.last && (
-          <p className="mt-1 text-soft">Last time: {withDays(decision.plan.last, hall.today)}.</p>
+          <p className="mt-1 text-soft">
+            Last time: <Said of={decision.plan.last} />.
+          </p>
         )}
         {decision.outcome !== 'stop and refer' && !decision.paused && (
           <p className="mt-1 text-soft">{soonest(decision.earliestSessions)}</p>
@@ -80,6 +74,7 @@ export function DecisionPanel({
         </p>
       ) : mayDecide ? (
         <>
+          <FormSwitch personId={personId} ladder={on.ladder.slug} form={on.standing?.form ?? 'sets'} />
           <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
           {decision.outcome !== 'stop and refer' && (
             <SignOffs personId={personId} on={on} signOffs={signOffs} />
@@ -94,14 +89,16 @@ export function DecisionPanel({
         <Evidence judged={decision.advance} today={hall.today} wanted />
         <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
         <p className="text-sm text-soft">
-          Growing inside the level: {decision.grow.account}.{' '}
-          {decision.grow.next
-            ? `Next open way on: ${takenWaySentence(decision.grow.next)}.`
-            : 'Every way on inside this level is used up.'}{' '}
+          <Said
+            of={`Growing inside the level: ${decision.grow.account}. ${
+              decision.grow.next
+                ? `Next open way on: ${takenWaySentence(decision.grow.next)}.`
+                : 'Every way on inside this level is used up.'
+            }`}
+          />{' '}
           Two-for-two is the usual rule of strength training; it proposes, the coach decides. Counted:{' '}
           {decision.sessionDates.length} {decision.sessionDates.length === 1 ? 'session' : 'sessions'} since
           arrival.
-          {units.mass === 'lb' && ' Loads in this sentence are in kg.'}
         </p>
       </div>
     </section>

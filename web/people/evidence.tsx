@@ -1,6 +1,7 @@
 import { aboutAtom, isAtom } from '../../core/criterion/index.ts';
 import type { Judged, Judgement } from '../../core/criterion/index.ts';
-import { day, tidy } from '../ui/index.ts';
+import { Said, useUnits } from '../shell/index.ts';
+import { capital, day, tidy, toMass } from '../ui/index.ts';
 
 const STATES: Record<Judgement, { mark: string; word: string; className: string }> = {
   met: { mark: '✓', word: 'met', className: 'font-semibold' },
@@ -46,6 +47,7 @@ function rowsOf(judged: Judged, depth = 0): Row[] {
 
 /** The criterion part by part: needed, seen, when, how far off, and whether it is known at all. */
 export function Evidence({ judged, today, wanted }: { judged: Judged; today: string; wanted: boolean }) {
+  const units = useUnits();
   return (
     <table className="w-full text-left text-[0.95rem]">
       <thead>
@@ -61,12 +63,13 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
         {rowsOf(judged).map(({ judged: j, depth, label }, i) => (
           <tr key={i} className="border-b border-rule align-top [&>td]:py-1.5">
             <td className={`pr-3 ${depth > 1 ? 'pl-5 text-soft' : ''}`}>
-              {label[0]?.toUpperCase()}
-              {label.slice(1)}
+              <Said of={capital(label)} />
             </td>
-            <td className="pr-3">{j.account}</td>
+            <td className="pr-3">
+              <Said of={j.account} />
+            </td>
             <td className="pr-3 whitespace-nowrap">{j.date && depth !== 0 ? day(j.date, today) : ''}</td>
-            <td className="pr-3 whitespace-nowrap">{margin(j)}</td>
+            <td className="pr-3 whitespace-nowrap">{margin(j, units.mass)}</td>
             <td>
               <State judgement={j.judgement} wanted={wanted} />
             </td>
@@ -79,12 +82,13 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
 
 const SESSIONS = ['session', 'sessions'] as const;
 
-function margin(j: Judged): string {
+function margin(j: Judged, mass: 'kg' | 'lb'): string {
   if (j.margin === null) return '';
   const c = j.criterion.kind === 'not' ? j.criterion.of : j.criterion;
-  const amount = tidy(Math.abs(j.margin), 0);
   if (j.margin === 0) return 'just';
-  const units = c.kind === 'sessionsRunning' ? SESSIONS : isAtom(c) ? aboutAtom(c.kind).unit?.(c) : undefined;
-  const unit = units?.[amount === '1' ? 0 : 1] ?? '';
+  const words = c.kind === 'sessionsRunning' ? SESSIONS : isAtom(c) ? aboutAtom(c.kind).unit?.(c) : undefined;
+  const inKg = words?.[1] === 'kg';
+  const amount = tidy(inKg ? toMass(Math.abs(j.margin), mass) : Math.abs(j.margin), inKg ? 1 : 0);
+  const unit = inKg ? mass : (words?.[amount === '1' ? 0 : 1] ?? '');
   return j.margin > 0 ? `${amount} ${unit} to spare` : `${amount} ${unit} off`;
 }

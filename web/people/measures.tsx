@@ -2,6 +2,7 @@ import type { OnLadder } from '../../core/floor/index.ts';
 import { useMemo, useState } from 'react';
 import {
   askedWords,
+  isUsed,
   MEASURE_WORDS,
   measured,
   measuresIn,
@@ -10,10 +11,11 @@ import {
 } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import type { Measure } from '../../core/criterion/index.ts';
-import type { MeasurePoint } from '../../core/ladder/index.ts';
+import type { MeasurePoint, UsedMeasure } from '../../core/ladder/index.ts';
+import { aboutSetting, isAid } from '../../core/terms/index.ts';
 import type { SettledLevel } from '../../core/library/index.ts';
-import { useAsk, useSigned } from '../shell/index.ts';
-import { day, Empty, Loaded, OverTime, Segmented, SelectField, tidy } from '../ui/index.ts';
+import { useAsk, useSigned, useUnits } from '../shell/index.ts';
+import { day, Empty, Loaded, OverTime, Segmented, SelectField, tidy, toLength } from '../ui/index.ts';
 import type { TimeLine } from '../ui/index.ts';
 
 /** What was logged over time on a ladder's levels, with what the level asks, and planned against done. */
@@ -100,11 +102,19 @@ function OfLevel({
   const { hall } = useSigned();
   const facts = useMemo(() => new Map(Object.entries(on.facts)), [on.facts]);
   const found = useMemo(() => measuresIn(sets, facts), [sets, facts]);
-  const [picked, setPicked] = useState<Measure | null>(null);
+  const [picked, setPicked] = useState<Shown | null>(null);
+  const units = useUnits();
   const measure = picked ?? found[0];
-  const points = useMemo(() => (measure ? measured(measure, sets, facts) : []), [measure, sets, facts]);
+  const metric = measure !== undefined && isLength(measure);
+  const points = useMemo(
+    () =>
+      (measure ? measured(measure, sets, facts) : []).map((p) =>
+        metric ? { ...p, value: toLength(p.value, units.length) } : p,
+      ),
+    [measure, metric, sets, facts, units.length],
+  );
   const thresholds = useMemo(
-    () => (measure ? thresholdsOf(measure, asked, massKg) : []),
+    () => (measure && !isUsed(measure) ? thresholdsOf(measure, asked, massKg) : []),
     [measure, asked, massKg],
   );
   if (!measure) return <Empty>Nothing logged at this level in the last year.</Empty>;
@@ -112,7 +122,12 @@ function OfLevel({
   return (
     <>
       <Segmented label="Measure" className="mt-2" options={found} value={measure} onPick={setPicked} />
-      <Chart measure={measure} points={points} thresholds={thresholds} />
+      <Chart
+        measure={measure}
+        words={wordsOf(measure, units.length)}
+        points={points}
+        thresholds={thresholds}
+      />
       <details>
         <summary className="min-h-9 content-center text-sm">The same as a table</summary>
         <table className="w-full max-w-md text-left text-sm">
@@ -120,7 +135,7 @@ function OfLevel({
             <tr className="border-b border-ink">
               <th>Date</th>
               <th>Side</th>
-              <th>{MEASURE_WORDS[measure]}</th>
+              <th>{wordsOf(measure, units.length)}</th>
             </tr>
           </thead>
           <tbody>
@@ -168,13 +183,29 @@ function OfLevel({
   );
 }
 
+type Shown = Measure | UsedMeasure;
+const isLength = (m: Shown): boolean => {
+  if (!isUsed(m) || isAid(m)) return false;
+  const about = aboutSetting(m);
+  return about.is === 'number' && about.unit === 'm';
+};
+/** What stands on the axis, with its unit. */
+function wordsOf(m: Shown, length: 'cm' | 'in'): string {
+  if (!isUsed(m)) return MEASURE_WORDS[m];
+  if (isAid(m)) return `${m}, steps`;
+  const about = aboutSetting(m);
+  return `${m}, ${about.is === 'number' && about.unit !== 'm' ? about.unit : length}`;
+}
+
 /** One measure over time: left solid, right dashed, both sides at once as one line; thresholds dotted. */
 function Chart({
   measure,
+  words,
   points,
   thresholds,
 }: {
-  measure: Measure;
+  measure: Shown;
+  words: string;
   points: readonly MeasurePoint[];
   thresholds: readonly number[];
 }) {
@@ -200,7 +231,5 @@ function Chart({
     }));
     return [...sides, ...asked];
   }, [measure, points, thresholds]);
-  return (
-    <OverTime lines={lines} yTitle={MEASURE_WORDS[measure]} height={260} label={`${measure} over time`} />
-  );
+  return <OverTime lines={lines} yTitle={words} height={260} label={`${measure} over time`} />;
 }

@@ -1,8 +1,8 @@
 import type { PersonLine } from '../../core/floor/index.ts';
 import { Link } from 'react-router';
 import type { ReactNode } from 'react';
-import { useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
-import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy, withDays } from '../ui/index.ts';
+import { Said, useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
+import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy } from '../ui/index.ts';
 import { Reports } from './reports.tsx';
 
 interface Section {
@@ -111,7 +111,9 @@ function sectionsOf(lines: readonly PersonLine[], today: string): Section[] {
       (l) => (
         <>
           <span className="font-semibold text-warn">{OUTCOME_WORDS[l.outcome!]}</span>: {place(l)}.{' '}
-          <span className="text-soft">{l.reason && withDays(l.reason, today)}</span>
+          <span className="text-soft">
+            <Said of={l.reason} />
+          </span>
         </>
       ),
     ),
@@ -132,7 +134,9 @@ function sectionsOf(lines: readonly PersonLine[], today: string): Section[] {
       (l) => (
         <>
           {place(l)}: {l.stuckWeeks} weeks, usual up to {l.usualWeeks}.{' '}
-          <span className="text-soft">{l.reason && withDays(l.reason, today)}</span>
+          <span className="text-soft">
+            <Said of={l.reason} />
+          </span>
         </>
       ),
     ),

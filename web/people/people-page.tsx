@@ -13,7 +13,7 @@ import { Link, useNavigate } from 'react-router';
 import type { Person } from '../../contract/people.ts';
 import { OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
-import { useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
+import { Said, useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -24,7 +24,6 @@ import {
   OutcomeWord,
   since,
   TextField,
-  withDays,
 } from '../ui/index.ts';
 import { PersonForm } from './person-form.tsx';
 
@@ -100,7 +99,11 @@ export function People() {
         id: 'why',
         header: 'Because',
         enableSorting: false,
-        cell: (c) => <span className="line-clamp-2 text-sm">{withDays(c.getValue(), hall.today)}</span>,
+        cell: (c) => (
+          <span className="line-clamp-2 text-sm">
+            <Said of={c.getValue()} />
+          </span>
+        ),
       }),
       column.accessor((r) => r.line?.lastSession ?? '', {
         id: 'last',

@@ -5,13 +5,14 @@ import type { MoveRow, PersonOnLadders, StoredSet } from '../../contract/log.ts'
 import type { Person } from '../../contract/people.ts';
 import { lastLoads } from '../../core/log/index.ts';
 import { takenWaySentence } from '../../core/ladder/index.ts';
-import { STAGES, usedWords } from '../../core/terms/index.ts';
+import { STAGES } from '../../core/terms/index.ts';
 import type { Role, Stage } from '../../core/terms/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
-import { mergedSets, setSummary, useParcels } from '../log/index.ts';
+import { mergedSets, setSummary, useParcels, usedLine } from '../log/index.ts';
 import {
   ask,
   Download,
+  Said,
   useAsk,
   useLibrary,
   usePeople,
@@ -30,13 +31,13 @@ import {
   OUTCOME_WORDS,
   SelectField,
   TextField,
-  withDays,
 } from '../ui/index.ts';
 import { PersonFaults } from '../fault/index.ts';
 import { BodyPanel } from './body-panel.tsx';
 import { Measures } from './measures.tsx';
 import { OwnLinks } from './own-links.tsx';
-import { Placements, Trials } from './trials.tsx';
+import { mayBegin, Placements, Trials } from './trials.tsx';
+import { Branches } from './branches.tsx';
 import { Corrections } from './corrections.tsx';
 import { DecisionPanel } from './decision.tsx';
 import { Evidence } from './evidence.tsx';
@@ -113,6 +114,7 @@ export function PersonPage() {
                           mayDecide
                         />
                       ))}
+                    <Branches personId={id} ladders={data.ladders} />
                     <Trials personId={id} ladders={data.ladders} />
                     <Placement personId={id} ladders={data.ladders} />
                     <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
@@ -156,7 +158,7 @@ export function PersonPage() {
 
 function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {
   const send = useSend('place', { person: personId });
-  const free = ladders.filter((l) => !l.standing);
+  const free = ladders.filter(mayBegin);
   const [ladder, setLadder] = useState('');
   const [level, setLevel] = useState('');
   const [reason, setReason] = useState('');
@@ -248,9 +250,14 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
         {moves.map((m) => (
           <li key={m.id} className="border-b border-rule py-2">
             <span className="font-semibold">
-              {day(m.date, hall.today)}: {m.kind === 'placed' ? 'Placed' : OUTCOME_WORDS[m.kind]}
+              {day(m.date, hall.today)}:{' '}
+              {m.kind === 'placed'
+                ? 'Placed'
+                : m.kind === 'form'
+                  ? `Now in ${m.form}`
+                  : OUTCOME_WORDS[m.kind]}
               {m.fromLevel !== m.toLevel && ` to ${level(m, m.toLevel)}`}
-              {m.taken && ` (${takenWaySentence(m.taken)})`}
+              {m.taken && <Said of={` (${takenWaySentence(m.taken)})`} />}
             </span>{' '}
             by {m.by}.{' '}
             {m.proposed && m.proposed !== m.kind && (
@@ -266,7 +273,9 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
                 </summary>
                 <ul className="list-disc pl-5 text-sm">
                   {m.evidence.reasons.map((r, i) => (
-                    <li key={i}>{withDays(r.text, hall.today)}</li>
+                    <li key={i}>
+                      <Said of={r.text} />
+                    </li>
                   ))}
                 </ul>
                 <div className="overflow-x-auto">
@@ -288,6 +297,7 @@ function Moves({ moves, ladders }: { moves: MoveRow[]; ladders: OnLadder[] }) {
 
 function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
   const { hall } = useSigned();
+  const units = useUnits();
   const { titleOf } = useLibrary();
   if (settings.length === 0) return null;
   return (
@@ -296,7 +306,7 @@ function Settings({ settings }: { settings: PersonOnLadders['settings'] }) {
       <ul>
         {settings.map((s) => (
           <li key={s.variation} className="border-b border-rule py-1">
-            {titleOf('variation', s.variation)}: <b>{s.aids.length === 0 ? 'none' : usedWords(s.aids)}</b>{' '}
+            {titleOf('variation', s.variation)}: <b>{usedLine(s, units.length) || 'none'}</b>{' '}
             <span className="text-sm text-soft">{day(s.date, hall.today)}</span>
           </li>
         ))}

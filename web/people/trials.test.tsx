@@ -12,6 +12,7 @@ const on: OnLadder = {
   ladder: steps,
   ladderRevision: 1,
   standing: null,
+  branch: null,
   stay: null,
   target: null,
   decision: null,
@@ -24,14 +25,22 @@ const trial = (id: string) =>
     step: 'try',
     level: id,
     variation: `${id}-main`,
-    openFrom: 'one',
-    openTo: 'three',
+    passes: 0.5,
+    heldBack: null,
+    shares: ['one', 'two', 'three'].map((level, i) => ({ level, share: [0.2, 0.5, 0.3][i]! })),
     why: ['It lies in the middle.'],
     levelName: id,
     variationName: `Main of ${id}`,
   }) as PlacementAnswer;
 const ended = (step: 'place' | 'stop', id: string | null) =>
-  ({ step, level: id, why: ['Two results agree.'], levelName: id, variationName: null }) as PlacementAnswer;
+  ({
+    step,
+    level: id,
+    why: ['Two results agree.'],
+    shares: [],
+    levelName: id,
+    variationName: null,
+  }) as unknown as PlacementAnswer;
 
 /** The server's stand-in: the second level first, then where the results lead. */
 const next = (asked: PlacementRequest): PlacementAnswer => {
@@ -59,10 +68,17 @@ describe('placing by trials', () => {
     await user.selectOptions(screen.getByLabelText(/^At ease/), '4');
     await user.click(screen.getByLabelText(/^With care/));
     await begin(user);
-    expect(await screen.findByText('Trial 1, open from one to three')).toBeTruthy();
+    expect(await screen.findByText('Trial 1 of 4 at most')).toBeTruthy();
+    // What is believed so far stands on the stairs.
+    const stairs = screen.getByRole('list', { name: /^How likely/ });
+    expect(
+      within(stairs)
+        .getAllByRole('listitem')
+        .map((l) => l.textContent),
+    ).toEqual(['201 one', '502 two', '303 three']);
     await user.type(screen.getByLabelText('A word on it, if any'), ' heels up ');
     await user.click(screen.getByRole('button', { name: 'A fault to fix' }));
-    expect(await screen.findByText('Trial 2, open from one to three')).toBeTruthy();
+    expect(await screen.findByText('Trial 2 of 4 at most')).toBeTruthy();
     expect(screen.getByText('a fault to fix')).toBeTruthy();
     expect(screen.getByLabelText('A word on it, if any')).toHaveProperty('value', '');
     const about = { ladder: 'steps', experience: 'trained', atEase: 4, careful: true };
@@ -76,9 +92,9 @@ describe('placing by trials', () => {
     const { user, sent } = show();
     await begin(user);
     await user.click(await screen.findByRole('button', { name: 'Passed' }));
-    await screen.findByText('Trial 2, open from one to three');
+    await screen.findByText('Trial 2 of 4 at most');
     await user.click(screen.getByRole('button', { name: 'Take back the last result' }));
-    expect(await screen.findByText('Trial 1, open from one to three')).toBeTruthy();
+    expect(await screen.findByText('Trial 1 of 4 at most')).toBeTruthy();
     expect(sent.at(-1)!.body).toMatchObject({ trials: [], atEase: null, careful: false });
   });
 
@@ -86,7 +102,7 @@ describe('placing by trials', () => {
     const { user, sent } = show();
     await begin(user);
     await user.click(await screen.findByRole('button', { name: 'Passed' }));
-    await screen.findByText('Trial 2, open from one to three');
+    await screen.findByText('Trial 2 of 4 at most');
     await user.click(screen.getByRole('button', { name: 'Not at ease' }));
     expect(await screen.findByText('Begin at two')).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Place here' }));

@@ -1,11 +1,12 @@
 import type { OnLadder } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { PlacementAnswer, PlacementRequest } from '../../contract/session.ts';
-import { EXPERIENCES, TRIAL_RESULTS } from '../../core/ladder/index.ts';
+import { EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../../core/ladder/index.ts';
 import type { Trial, TrialResult } from '../../core/ladder/index.ts';
 import { useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, day, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Link } from 'react-router';
+import { Belief } from './belief.tsx';
 
 const EXPERIENCE_WORDS = {
   new: 'new to this pattern',
@@ -19,11 +20,14 @@ const RESULT_WORDS: Record<TrialResult, string> = {
   pain: 'Pain',
 };
 
+/** Not begun, and open to the person. */
+export const mayBegin = (l: OnLadder): boolean => !l.standing && l.branch?.open !== false;
+
 type Start = Omit<PlacementRequest, 'trials'>;
 
 /** Placing by two to four trials: which level to try, what came of it, and where that leads. */
 export function Trials({ personId, ladders }: { personId: string; ladders: readonly OnLadder[] }) {
-  const free = ladders.filter((l) => !l.standing);
+  const free = ladders.filter(mayBegin);
   const [start, setStart] = useState<Start | null>(null);
   const [trials, setTrials] = useState<Trial[]>([]);
   const [step, setStep] = useState<PlacementAnswer | null>(null);
@@ -43,8 +47,8 @@ export function Trials({ personId, ladders }: { personId: string; ladders: reado
         },
       },
     );
-  const levelName = (id: string) =>
-    ladders.find((l) => l.ladder.slug === start?.ladder)?.ladder.levels.find((x) => x.id === id)?.name ?? id;
+  const levels = ladders.find((l) => l.ladder.slug === start?.ladder)?.ladder.levels ?? [];
+  const levelName = (id: string) => levels.find((x) => x.id === id)?.name ?? id;
   const again = () => {
     setStart(null);
     setTrials([]);
@@ -70,7 +74,7 @@ export function Trials({ personId, ladders }: { personId: string; ladders: reado
       {start && step?.step === 'try' && (
         <div className="mt-3">
           <p className="label">
-            Trial {trials.length + 1}, open from {step.openFrom} to {step.openTo}
+            Trial {trials.length + 1} of {MOST_TRIALS} at most
           </p>
           <p className="font-head text-2xl font-bold">
             {step.levelName}: <Link to={`/library/variation/${step.variation}`}>{step.variationName}</Link>
@@ -101,6 +105,7 @@ export function Trials({ personId, ladders }: { personId: string; ladders: reado
               </Button>
             ))}
           </div>
+          <Belief levels={levels} shares={step.shares} chosen={step.level} />
         </div>
       )}
       {start && step && step.step !== 'try' && (
@@ -109,6 +114,7 @@ export function Trials({ personId, ladders }: { personId: string; ladders: reado
             {step.step === 'stop' ? 'Stop here' : `Begin at ${step.levelName}`}
           </p>
           <p>{step.why.join(' ')}</p>
+          {step.step === 'place' && <Belief levels={levels} shares={step.shares} chosen={step.level} />}
           {keep.isSuccess ? (
             <p className="mt-2">
               Kept with its trials. <Button onClick={again}>Another pattern</Button>

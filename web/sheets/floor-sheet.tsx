@@ -19,7 +19,7 @@ const SIZES = [
 export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
-  const aids = aidsLine(sheet.of);
+  const aids = aidsLine(sheet.of, job);
   const on = blocksById('floor', r);
   const [runThrough, kit] = [inOneLine(on, 'runThrough', ' → '), inOneLine(on, 'equipment', ', ')];
   return (

@@ -1,6 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { VIEW_WORDS } from '../../core/terms/index.ts';
 import { PrintedFigures } from './figures.tsx';
+import { CautionsOnPaper } from './cautions-on-paper.tsx';
 import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
 import { aidsLine, askedWords } from './words.ts';
 
@@ -18,9 +19,10 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r, revision } = sheet.of;
   const v = r.source;
-  const aids = aidsLine(sheet.of);
+  const aids = aidsLine(sheet.of, job);
   const on = blocksById('full', r);
   const cues = new Map(r.cues.map((c) => [`cue/${c.slug}`, `${c.phase}, ${VIEW_WORDS[c.view]}`]));
+  const plain = new Map(on.get('plain')?.lines.map((l) => [l.of, l.text]));
   const [first, more] = [on.get('cues')?.lines.slice(0, 3), on.get('cues')?.lines.slice(3)];
   return (
     <PaperSheet sheet={sheet} steps={SIZES.length} most={2} leastPt={9}>
@@ -35,6 +37,9 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
                   {job.person && `, for ${job.person.name}`}
                 </p>
                 <h1 className="text-[24pt] leading-none">{v.name}</h1>
+                {v.alsoCalled && (
+                  <p className="text-[max(0.85em,9pt)]">Also called {v.alsoCalled.join(', ')}</p>
+                )}
               </div>
               <p className="text-right">
                 <b>{askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}</b>
@@ -56,7 +61,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
                     <span>
                       {c.text}
                       <span className="block font-read text-[9pt] leading-tight font-normal">
-                        {cues.get(c.of!)}
+                        {plain.get(c.of)} ({cues.get(c.of!)})
                       </span>
                     </span>
                   </li>
@@ -87,9 +92,7 @@ export function FullSheet({ sheet }: { sheet: SheetOfOne }) {
             </div>
             <section className="sheet-block mt-2 border-2 border-black p-1.5">
               <h2 className="text-[1.1em] leading-tight">Cautions</h2>
-              <div className="gap-6 sm:columns-2 print:columns-2">
-                <Lines lines={on.get('cautions')?.lines} />
-              </div>
+              <CautionsOnPaper columns of={r} block={on.get('cautions')} />
             </section>
           </div>
         );

@@ -1,6 +1,7 @@
 import { sidesApart } from '../../core/terms/index.ts';
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
+import { CautionsOnPaper } from './cautions-on-paper.tsx';
 import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
 import { aidsLine, askedWords } from './words.ts';
 
@@ -19,7 +20,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const v = r.source;
-  const aids = aidsLine(sheet.of);
+  const aids = aidsLine(sheet.of, job);
   const on = blocksById('handout', r);
   const runThrough = inOneLine(on, 'runThrough', ' → ');
   return (
@@ -31,6 +32,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
             <header className="border-b-[5px] border-black pb-1">
               {job.person && <p className="font-semibold">For {job.person.name}</p>}
               <h1 className="text-[28pt] leading-none">{v.name}</h1>
+              {v.alsoCalled && <p className="text-[max(0.8em,9pt)]">Also called {v.alsoCalled.join(', ')}</p>}
               <p className="mt-1">{inOneLine(on, 'purpose')}</p>
             </header>
             <BarredNow barred={sheet.of.barred} />
@@ -40,6 +42,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
                 <p className="font-head leading-[1.1] font-bold" style={{ fontSize: `${size.cue}pt` }}>
                   {inOneLine(on, 'cues') || runThrough}
                 </p>
+                {on.has('plain') && <p className="mt-1">{inOneLine(on, 'plain')}</p>}
               </div>
               <PrintedFigures mechanics={r.mechanics} pattern={v.pattern} scale={size.figure} />
             </div>
@@ -58,7 +61,7 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
             <section className="mt-3 border-[3px] border-black p-2 break-inside-avoid">
               <h2 className="text-[1.1em] leading-tight">When to stop</h2>
               <Lines lines={on.get('stop')?.lines} />
-              <Lines lines={on.get('cautions')?.lines} />
+              <CautionsOnPaper of={r} block={on.get('cautions')} />
             </section>
           </div>
         );

@@ -1,6 +1,12 @@
-import { sidesApart } from '../../core/terms/index.ts';
 import type { PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
-import { countedWord, FAULT_LETTERS, logRows, takesLoad } from '../../core/sheets/index.ts';
+import {
+  AMOUNT_HINT,
+  countedFor,
+  countedWord,
+  FAULT_LETTERS,
+  logRows,
+  takesLoad,
+} from '../../core/sheets/index.ts';
 import { BarredNow, blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
 import { aidsLine, askedWords } from './words.ts';
 
@@ -56,13 +62,13 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
   const { resolved: r } = of;
   const v = r.source;
   const rows = logRows(v, of.target);
-  const aids = aidsLine(of);
+  const aids = aidsLine(of, job);
   const on = blocksById('log', r);
-  const counted = countedWord(v);
+  const counted = countedWord({ countedIn: countedFor(v, of.target) });
   const loaded = takesLoad(v);
   const columns = [
     'Set',
-    ...(sidesApart(v) ? ['Side'] : []),
+    ...(rows.some((sides) => sides.length > 1) ? ['Side'] : []),
     counted,
     ...(loaded ? [job.hall.massUnit] : []),
     'Effort',
@@ -84,7 +90,7 @@ function Block({ of, rowMm }: { of: PrintedVariation; rowMm: number }) {
           .get('faults')
           ?.lines.map((f, i) => `${FAULT_LETTERS[i]} ${f.text}`)
           .join(' · ')}
-        {aids && ` · Last time: ${aids}`}
+        {aids && ` · Last time: ${aids}`} · {AMOUNT_HINT}
       </p>
       <div className="overflow-x-auto print:overflow-visible">
         <table className="mt-0.5 w-full border-collapse">

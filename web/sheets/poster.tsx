@@ -1,5 +1,6 @@
 import type { PrintedLevel, PrintedSheet } from '../../contract/sheets.ts';
 import { sentencesOf } from '../../core/criterion/index.ts';
+import { written } from '../ui/index.ts';
 import { PrintedFigures } from './figures.tsx';
 import { PaperSheet, usePrinting } from './paper.tsx';
 
@@ -76,20 +77,21 @@ function Stair({
   scale: number;
   standing: string | null;
 }) {
+  const { job } = usePrinting();
   return (
     <div className="flex items-end gap-3 border-t-[3px] border-l-[3px] border-black py-0.5 pl-2">
       <div className="grow">
         <p className="leading-tight">
           <b className="font-head text-[1.3em]">
             {number} {level.name}
-          </b>{' '}
-          {level.main === level.name ? '' : level.main}, {level.dose}
+          </b>
+          {level.main === level.name ? '' : ` ${level.main}`}, {level.dose}
           {standing && <b> ◀ {standing} stands here</b>}
         </p>
         {level.equals.length > 0 && <p>Or: {level.equals.join(', ')}</p>}
         <p>
           {top ? 'Sound here: ' : 'Up: '}
-          {sentencesOf(level.advance).join('; ')}
+          {written(sentencesOf(level.advance).join('; '), job.hall.today, job.hall.massUnit)}
         </p>
       </div>
       <PrintedFigures mechanics={level.mechanics} pattern={level.pattern} scale={scale} alone />

@@ -1,7 +1,7 @@
 import type { PrintedSheet, PrintedVariation, PrintJob } from '../../contract/sheets.ts';
 import { SHEET_WORDS } from '../../core/sheets/index.ts';
-import { usedWords, sideWorkOf } from '../../core/terms/index.ts';
-import { targetWords } from '../log/index.ts';
+import { sideWorkOf } from '../../core/terms/index.ts';
+import { targetWords, usedLine } from '../log/index.ts';
 
 /** What is asked for: the person's own target, else the dose that stands on the paper. */
 export const askedWords = (
@@ -10,9 +10,11 @@ export const askedWords = (
   unit: 'kg' | 'lb',
 ): string => (target ? targetWords(target, unit, sideWorkOf(r.source)) : dose || 'as the coach says');
 
-/** Aids and settings of last time, "2 pads, Rack hooks 7". */
-export const aidsLine = ({ lastAids }: PrintedVariation): string | null =>
-  lastAids && lastAids.aids.length > 0 ? usedWords(lastAids.aids) : null;
+/** Aids and settings of last time, "2 pads, rack hooks 7". */
+export const aidsLine = (
+  { lastAids, lastSettings }: PrintedVariation,
+  { hall }: Pick<PrintJob, 'hall'>,
+): string | null => usedLine({ aids: lastAids, settings: lastSettings }, hall.lengthUnit) || null;
 
 /** What a sheet is called in a list. */
 export function titleOfSheet(s: PrintedSheet): string {

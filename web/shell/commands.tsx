@@ -1,7 +1,7 @@
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { KIND_WORDS } from '../../core/library/index.ts';
+import { KIND_WORDS, wordsIn } from '../../core/library/index.ts';
 import { Dialog } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { currentTheme, preferences, setTheme } from './preferences.ts';
@@ -16,6 +16,12 @@ interface Props {
   onShortcuts: () => void;
 }
 
+/** Whether every word that was typed begins one of the entry: what merely has the letters somewhere is not meant. */
+const hasWords = (entry: string, typed: string): number => {
+  const words = wordsIn(entry);
+  return wordsIn(typed).every((t) => words.some((w) => w.startsWith(t))) ? 1 : 0;
+};
+
 /** Library documents offered at most: the best are first. */
 const MOST_FOUND = 12;
 
@@ -27,9 +33,16 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
   const { entries } = useLibrary(open);
   const { people } = usePeople(open && me.role !== 'viewer');
   const [text, setText] = useState('');
+  const [chosen, setChosen] = useState({ of: '', value: '' });
   const found = useSearch(entries, open ? text : '').found ?? [];
   const byId = new Map(entries.map((e) => [entryId(e), e]));
+  const calledSo = new Map(found.flatMap((f) => (f.calledSo === null ? [] : [[f.id, f.calledSo]])));
   const documents = found.flatMap((f) => byId.get(f.id) ?? []).filter((e) => !e.retired);
+  // What is only spelt like it comes after what is meant.
+  const sure = found[0]?.mistyped !== true;
+  // The best of the library is chosen as soon as it is found, until another one is.
+  const first = text === '' || !sure || !documents[0] ? '' : entryId(documents[0]);
+  const value = chosen.of === first ? chosen.value : first;
   const go = (to: string) => () => {
     setText('');
     onClose();
@@ -63,6 +76,17 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
         ] satisfies [string, string][])
       : []),
   ];
+  const library = (
+    <Group heading="Library" forceMount={documents.length > 0}>
+      {documents.slice(0, MOST_FOUND).map((e) => (
+        // Found by the library's own search, so that the list may not sift them again.
+        <Item key={entryId(e)} value={entryId(e)} forceMount onSelect={go(`/library/${e.kind}/${e.slug}`)}>
+          {e.title}
+          <span className="text-soft">{calledSo.get(entryId(e)) ?? KIND_WORDS[e.kind]}</span>
+        </Item>
+      ))}
+    </Group>
+  );
   return (
     <Dialog
       title="Go to, or do"
@@ -72,7 +96,13 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
         onClose();
       }}
     >
-      <Command label="Go to, or do" className="grid gap-2">
+      <Command
+        label="Go to, or do"
+        className="grid gap-2"
+        filter={hasWords}
+        value={value}
+        onValueChange={(to) => setChosen({ of: first, value: to })}
+      >
         <Command.Input
           className="field"
           placeholder="A name, a variation, a room, an action"
@@ -82,6 +112,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
         />
         <Command.List className="max-h-[50vh] overflow-y-auto">
           <Command.Empty className="p-3 text-soft">Nothing by that name. Try fewer letters.</Command.Empty>
+          {sure && library}
           <Group heading="Do">
             <Item onSelect={act(() => setTheme(currentTheme() === 'dark' ? 'light' : 'dark'))}>
               Switch to {currentTheme() === 'dark' ? 'light' : 'dark'}
@@ -120,19 +151,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
               </Item>,
             ])}
           </Group>
-          <Group heading="Library" forceMount={documents.length > 0}>
-            {documents.slice(0, MOST_FOUND).map((e) => (
-              // Found by the library's own search, so that the list may not sift them again.
-              <Item
-                key={entryId(e)}
-                value={entryId(e)}
-                forceMount
-                onSelect={go(`/library/${e.kind}/${e.slug}`)}
-              >
-                {e.title} <span className="text-soft">{KIND_WORDS[e.kind]}</span>
-              </Item>
-            ))}
-          </Group>
+          {!sure && library}
         </Command.List>
       </Command>
     </Dialog>

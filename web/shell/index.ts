@@ -23,5 +23,5 @@ export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';
 export type { Preferences } from './preferences.ts';
 export { useLink } from './use-link.ts';
-export { SignedIn, useSigned, useUnits } from './start.tsx';
+export { Said, SignedIn, useSigned, useUnits, useWritten } from './start.tsx';
 export type { Signed } from './start.tsx';

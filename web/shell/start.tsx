@@ -1,7 +1,7 @@
 import { createContext, use } from 'react';
 import type { Me } from '../../contract/access.ts';
 import type { Start } from '../../contract/hall.ts';
-import { useKept } from '../ui/index.ts';
+import { useKept, written } from '../ui/index.ts';
 import { preferences } from './preferences.ts';
 
 export interface Signed extends Start {
@@ -16,6 +16,19 @@ export function useSigned(): Signed {
   const signed = use(SignedIn);
   if (!signed) throw new Error('useSigned is used outside the signed-in shell.');
   return signed;
+}
+
+/** How a computed sentence is written for whoever reads this screen. */
+export function useWritten(): (sentence: string) => string {
+  const { hall } = useSigned();
+  const units = useUnits();
+  return (sentence) => written(sentence, hall.today, units.mass);
+}
+
+/** A computed sentence as it is written for whoever reads this screen. */
+export function Said({ of }: { of: string | null | undefined }) {
+  const write = useWritten();
+  return of ? write(of) : null;
 }
 
 /** Units of this screen, else of the hall. */

@@ -37,6 +37,7 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
     massUnit: 'kg',
     lengthUnit: 'cm',
     growsByItself: false,
+    placementWay: 'information',
     today: TODAY,
     demo: false,
     ...hall,

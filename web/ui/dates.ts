@@ -18,8 +18,4 @@ export function moment(iso: string, timeZone: string): string {
 export const since = (iso: string, today: string) =>
   iso === today ? 'today' : `${formatDistanceStrict(parseISO(iso), parseISO(today), { unit: 'day' })}`;
 
-/** A sentence of the computation with its ISO dates as people say them. */
-export const withDays = (sentence: string, today: string) =>
-  sentence.replace(/\b\d{4}-\d\d-\d\d\b/g, (iso) => day(iso, today));
-
 export const capital = (s: string) => `${s[0]?.toUpperCase() ?? ''}${s.slice(1)}`;

@@ -1,5 +1,6 @@
 export { Button, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
-export { capital, day, fullDay, moment, since, withDays } from './dates.ts';
+export { capital, day, fullDay, moment, since } from './dates.ts';
+export { written } from './said.ts';
 export { Dialog } from './dialog.tsx';
 export { Guard } from './guard.tsx';
 export { kept, useKept } from './kept.ts';

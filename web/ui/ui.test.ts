@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { day, since, withDays } from './dates.ts';
+import { day, since } from './dates.ts';
+import { written } from './said.ts';
 import { fromLength, fromMass, length, mass, tidy, toLength, toMass } from './units.ts';
 
 describe('units', () => {
@@ -41,9 +42,16 @@ describe('dates', () => {
     ]).toEqual(['today', '1 day', '36 days']);
   });
   it('stand in sentences as people say them, and leave other numbers alone', () => {
-    expect(withDays('Pain above 3 of 10 (2026-11-23: pain 5 of 10).', '2026-11-24')).toBe(
+    const said = (sentence: string, unit: 'kg' | 'lb' = 'kg') => written(sentence, '2026-11-24', unit);
+    expect(said('Pain above 3 of 10 (2026-11-23: pain 5 of 10).')).toBe(
       'Pain above 3 of 10 (Mon 23 Nov: pain 5 of 10).',
     );
-    expect(withDays('Set 12026-11-231.', '2026-11-24')).toBe('Set 12026-11-231.');
+    expect(said('Set 12026-11-231.')).toBe('Set 12026-11-231.');
+    // 20 kg are 44.09 lb, 2.5 kg 5.51 lb (international pound).
+    expect(said('2.5 kg more, up to 20 kg; 8, 8 with 20 kg on 2026-11-23', 'lb')).toBe(
+      '5.5 lb more, up to 44.1 lb; 8, 8 with 44.1 lb on Mon 23 Nov',
+    );
+    expect(said('2.5 kg more, up to 20 kg')).toBe('2.5 kg more, up to 20 kg');
+    expect(said('60 % of body mass, 12 repetitions', 'lb')).toBe('60 % of body mass, 12 repetitions');
   });
 });

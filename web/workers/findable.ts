@@ -4,20 +4,26 @@ import type { EntrySummary } from '../../contract/library.ts';
 export interface FindableEntry {
   id: string;
   title: string;
+  /** Every other name. */
+  called: string[];
   words: string;
   cues: string;
   faults: string;
   equipment: string;
 }
 
-export const FOUND_FIELDS = ['title', 'words', 'cues', 'faults', 'equipment'] as const;
+export const FOUND_FIELDS = ['title', 'called', 'words', 'cues', 'faults', 'equipment'] as const;
 export type FoundIn = (typeof FOUND_FIELDS)[number];
 
 export interface Found {
   /** `kind/slug`, best first. */
   id: string;
   /** Where the words stand when they are not in the title. */
-  foundIn: Exclude<FoundIn, 'title' | 'words'> | null;
+  foundIn: Exclude<FoundIn, 'title' | 'called' | 'words'> | null;
+  /** The other name that it was found by; null: by its own, or by none. */
+  calledSo: string | null;
+  /** Nothing has the words as they were typed: this is spelt like them. */
+  mistyped?: true;
 }
 
 export const entryId = (e: Pick<EntrySummary, 'kind' | 'slug'>) => `${e.kind}/${e.slug}`;
@@ -34,6 +40,7 @@ export function findableOf(entries: readonly EntrySummary[]): FindableEntry[] {
     return {
       id: entryId(e),
       title: e.title,
+      called: e.alsoCalled,
       words: e.words,
       cues: named('cue'),
       faults: named('fault'),

@@ -15,7 +15,7 @@ describe('search', () => {
     // Half typed, in capitals, with letters wrong, with accents.
     ['KICKST', 'variation/kickstand-romanian'],
     ['kicksatnd', 'variation/kickstand-romanian'],
-    ['sqaut wedge', 'variation/wedge-squat'],
+    ['wedge sqaut', 'variation/wedge-squat'],
     ['back squat', 'variation/back-squat'],
     ['Héels glued', 'cue/heels-glued'],
   ])('%j finds %s first', (text, id) => {

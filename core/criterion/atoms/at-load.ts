@@ -16,11 +16,13 @@ export const heavyEnough = (kg: number, neededKg: number): boolean => kg >= need
 /** Whether a set was done with as much as the level asks in all, of the kind it asks for. */
 export function atLoad(
   s: LoggedSet,
-  { floorKg, main, facts }: EvaluationContext,
+  { floorKg, floorsOfEquals, main, facts }: EvaluationContext,
 ): 'enough' | 'too light' | 'not noted' | 'other kind' {
   if (floorKg === undefined) return 'enough';
-  if (main && s.loadKind !== main.loadKind) return 'other kind';
+  const own = floorsOfEquals?.get(s.variation);
+  const kind = own === undefined ? main?.loadKind : facts.get(s.variation)?.loadKind;
+  if (kind && s.loadKind !== kind) return 'other kind';
   const kg = totalKg(s, facts);
   if (kg === null) return 'not noted';
-  return heavyEnough(kg, floorKg) ? 'enough' : 'too light';
+  return heavyEnough(kg, own ?? floorKg) ? 'enough' : 'too light';
 }

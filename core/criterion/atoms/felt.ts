@@ -3,7 +3,7 @@ import { setAtom } from '../atom.ts';
 import { sets } from '../params.ts';
 import { setsReaching } from '../reach.ts';
 import { ofSets, plural } from '../words.ts';
-import { sameFelt } from './same-felt.ts';
+import { sameFelt } from '../../terms/index.ts';
 
 /** Felt as the variation wants it, or the one sensation named. */
 export const felt = setAtom({

@@ -1,7 +1,7 @@
 import type { LoggedSet } from '../../log/index.ts';
 import { setAtom } from '../atom.ts';
 import { worstAnswer } from '../reach.ts';
-import { sameFelt } from './same-felt.ts';
+import { sameFelt } from '../../terms/index.ts';
 
 /** Nothing the variation calls unwanted, or not the one sensation named. */
 export const notFelt = setAtom({

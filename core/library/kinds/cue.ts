@@ -1,10 +1,12 @@
 import { CUE_KINDS, PHASES, STAGES, VIEWS } from '../../terms/index.ts';
-import { choice, choices, document, fields, line } from './field.ts';
+import { choice, choices, document, fields, line, text } from './field.ts';
 import { KEEPING } from './shared.ts';
 
 /** One short line said to an athlete. */
 export const CUE = fields({
   line: line('The cue: one short line', { named: true, needed: 'The cue itself' }),
+  /** For somebody who does not know the picture. */
+  plain: text('In plain words: what it means', 200, { optional: true }),
   phase: choice('Said at', PHASES, { blank: 'rising' }),
   cueKind: choice('Kind', CUE_KINDS),
   view: choice('Checked from', VIEWS, { blank: 'side' }),

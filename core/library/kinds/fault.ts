@@ -13,7 +13,7 @@ import {
   shortId,
   text,
 } from './field.ts';
-import { FELT, KEEPING, SEVERITY_CHOICES } from './shared.ts';
+import { ALSO_CALLED, FELT, KEEPING, SEVERITY_CHOICES } from './shared.ts';
 
 const turned = (label: string, from: number, to: number) =>
   number(label, from, to, { unit: '°', optional: true, step: 1 });
@@ -23,6 +23,7 @@ const moved = (label: string, from: number, to: number) =>
 /** Something that looks, feels or sounds wrong: its sign, what may be behind it, and what answers it. */
 export const FAULT = fields({
   name: text('Name', 120, { named: true }),
+  alsoCalled: ALSO_CALLED,
   sign: line('Sign', { needed: 'Sign' }),
   phase: choice('Phase', PHASES, { blank: 'rising' }),
   views: choices('Seen from', VIEWS, 6, { least: 1, blank: ['side'] }),
@@ -48,6 +49,7 @@ export const FAULT = fields({
   /** Weights of a result: how often a cause shows it, against the other results; absent: by what it points to. */
   checks: list('Quick checks that separate the causes', 'check', 12, {
     line: line('Check'),
+    equipment: documents('Equipment it needs', 'equipment', 8, { optional: true }),
     results: list('Results', 'result', 8, {
       result: text('Result', 300),
       pointsTo: { is: 'short ids', label: 'Points to (short ids of causes)', most: 12 },

@@ -51,6 +51,8 @@ export type DocumentField = About &
     | { is: 'document'; of: Kind }
     | { is: 'documents'; of: Kind; most: number }
     | { is: 'short ids'; most: number }
+    /** Short texts, as they are said. */
+    | { is: 'names'; most: number }
     | { is: 'list'; item: string; fields: DocumentFields; most: number; least?: number }
     | { is: 'groups'; fields: DocumentFields; most: number; mostGroups: number }
     | { is: 'group'; fields: DocumentFields }
@@ -81,7 +83,7 @@ type ValueOf<F extends DocumentField> = F extends { is: 'text' | 'short id' | 'd
                   ? HoldsUnder
                   : F extends { is: 'document' }
                     ? Slug
-                    : F extends { is: 'documents' | 'short ids' }
+                    : F extends { is: 'documents' | 'short ids' | 'names' }
                       ? Slug[]
                       : F extends { is: 'list'; fields: infer Fs extends DocumentFields }
                         ? ValuesOf<Fs>[]
@@ -118,6 +120,8 @@ export const line = <const E extends Extra>(label: string, extra?: E) =>
   ({ is: 'line', label, ...(extra as E) }) as const;
 export const flag = <const E extends Extra>(label: string, extra?: E) =>
   ({ is: 'flag', label, ...(extra as E) }) as const;
+export const names = <const E extends Extra>(label: string, most: number, extra?: E) =>
+  ({ is: 'names', label, most, ...(extra as E) }) as const;
 export const shortId = <const E extends Extra>(label: string, extra?: E) =>
   ({ is: 'short id', label, ...(extra as E) }) as const;
 export const choice = <

@@ -30,6 +30,14 @@ const STEP_BACK: RuledCriterion = {
     { kind: 'not', of: { kind: 'faultsAtMost', severity: 3, count: 0 } },
   ],
 };
+// Five clean rounds, then the harder version (common practice, no source).
+const INTERVAL_ADVANCE: RuledCriterion = {
+  kind: 'all',
+  of: [
+    { kind: 'cleanRounds', rounds: 5, sets: 1 },
+    { kind: 'painAtMost', pain: 0 },
+  ],
+};
 const CRITERIA = fields({
   advance: { is: 'criterion', label: 'Move up when', blank: ADVANCE },
   stepBack: { is: 'criterion', label: 'Step back when', negated: true, blank: STEP_BACK },
@@ -52,6 +60,7 @@ export const LEVEL = fields({
     reps: whole('Repetitions', 1, 200, { optional: true, blank: 10 }),
     holdS: whole('Hold', 1, 1800, { unit: 's', optional: true }),
     rounds: whole('Rounds', 1, 50, { optional: true }),
+    workS: whole('Work a round', 5, 600, { unit: 's', step: 5, optional: true, blank: 40 }),
     loadKg: number('Load', 0, 500, { unit: 'kg', step: 0.5, optional: true }),
     restS: whole('Rest', 0, 1200, { unit: 's', step: 5, blank: 60 }),
     /** Help on arrival, meant to fade: so many pads, so much hand support. */
@@ -66,8 +75,32 @@ export const LEVEL = fields({
       { optional: true },
     ),
   }),
+  /** For who works in intervals; without it they train here and earn nothing. */
+  interval: group(
+    'Done in intervals',
+    {
+      ...CRITERIA,
+      advance: { is: 'criterion', label: 'Move up when', blank: INTERVAL_ADVANCE },
+      rounds: whole('Rounds at first', 1, 50, { blank: 2 }),
+      upTo: whole('Rounds at most', 1, 50, { blank: 5 }),
+      workS: whole('Work', 5, 600, { unit: 's', step: 5, blank: 40 }),
+      restS: whole('Rest', 0, 600, { unit: 's', step: 5, blank: 20 }),
+    },
+    { optional: true },
+  ),
   main: document('Main variation', 'variation'),
   equals: documents('Equals', 'variation', 20),
+  /** An equal whose load is of another kind counts towards moving up at its own figure, else not at all. */
+  equalLoads: list(
+    'Loads of equals with another kind of load',
+    'load',
+    20,
+    {
+      variation: document('Equal', 'variation'),
+      loadKg: number('Load', 0, 500, { unit: 'kg', step: 0.5, blank: 10 }),
+    },
+    { optional: true },
+  ),
   stage: choice('Stage', STAGES),
   name: text('Name', 120),
   id: shortId('Short id (never changes once people stand here)'),
@@ -98,6 +131,15 @@ export const LADDER = fields({
   name: text('Name', 120, { named: true }),
   pattern: choice('Pattern', PATTERNS, { blank: 'bridge' }),
   purpose: lines('Purpose', { needed: 'Purpose' }),
+  /** A branch leaves another ladder as a side flight: nobody has to stand on it, and who does stays on the trunk. */
+  branchOf: group(
+    'Branch of a ladder',
+    {
+      ladder: document('Trunk', 'ladder'),
+      level: shortId('Opens once this level is held (its short id)'),
+    },
+    { optional: true },
+  ),
   levels: list('Levels, from the easiest', 'level', 40, LEVEL, { least: 1 }),
   /** What the head coach answered where the computed demand disagrees with the order. */
   demandAnswers: list(

@@ -1,4 +1,5 @@
 import {
+  AIDS,
   COUNTED_IN,
   DIRECTIONS,
   DOMINANCES,
@@ -12,6 +13,7 @@ import {
   PREPARE_STEPS,
   RANGE_TARGETS,
   ROLES,
+  SETTING_NAMES,
   SEVERITIES,
   SIDE_ORDERS,
   STANCE_WIDTHS,
@@ -32,7 +34,7 @@ import {
   text,
   whole,
 } from './field.ts';
-import { FELT, KEEPING, SEVERITY_CHOICES } from './shared.ts';
+import { ALSO_CALLED, FELT, KEEPING, SEVERITY_CHOICES } from './shared.ts';
 
 const NEED = fields({
   equipment: document('Equipment', 'equipment'),
@@ -49,6 +51,7 @@ const seconds = (label: string, blank: number) => number(label, 0, 60, { unit: '
 export const VARIATION = fields({
   name: text('Name', 120, { named: true }),
   shortName: text('Short name', 40, { named: true }),
+  alsoCalled: ALSO_CALLED,
   pattern: choice('Pattern', PATTERNS, { blank: 'bridge' }),
   roles: choices('Roles', ROLES, 3, { least: 1, blank: ['work'] }),
   prepares: choice('What it prepares (with the role prepare)', PREPARE_STEPS, { optional: true }),
@@ -77,6 +80,10 @@ export const VARIATION = fields({
     most: 12,
     mostGroups: 6,
   },
+  /** Noted with a set, and back the next time; absent: as its load has it. */
+  settings: choices('Settings noted with a set', SETTING_NAMES, 8, { optional: true }),
+  /** Absent: as its range and support have it. */
+  aids: choices('Help that may be used and is meant to fade', AIDS, 6, { optional: true }),
   setUpMeasures: lines('Set-up measures, and how they follow from the body', { heading: 'Set-up' }),
   support: choice('Support', SUPPORTS),
   supportNotes: lines('About the support', { heading: 'Support' }),

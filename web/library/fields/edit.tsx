@@ -11,6 +11,7 @@ import { CueList } from './cue-list.tsx';
 import { DocumentSelect } from './document-select.tsx';
 import { EditLine, EditUnder } from './edit-line.tsx';
 import { EditList } from './edit-list.tsx';
+import { EditNames } from './edit-names.tsx';
 import { EditRuled } from './edit-ruled.tsx';
 import { Group } from './group.tsx';
 import { BLANK_MECHANICS } from '../../../core/library/index.ts';
@@ -253,6 +254,16 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
             />
           )}
         </Field>
+      );
+    case 'names':
+      return (
+        <EditNames
+          label={f.label}
+          hint={f.hint}
+          error={error}
+          value={(value as string[] | undefined) ?? []}
+          onChange={onChange}
+        />
       );
     case 'group':
       if (f.optional && value === undefined) {

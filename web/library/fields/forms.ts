@@ -43,6 +43,8 @@ function specOf(key: string, f: DocumentField): FieldSpec {
       return { type: 'documents', key, label, kind: f.of };
     case 'short ids':
       return { type: 'ids', key, label };
+    case 'names':
+      return { type: 'names', key, label, ...hintOf(f) };
     case 'list': {
       const fresh = () => blankItem(f.fields);
       return { type: 'list', key, label, item: f.item, fields: specsOf(f.fields), fresh };

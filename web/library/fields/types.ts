@@ -33,6 +33,7 @@ export type FieldSpec =
   | { type: 'document'; key: string; label: string; kind: Kind; optional?: boolean }
   | { type: 'documents'; key: string; label: string; kind: Kind; hint?: string }
   | { type: 'ids'; key: string; label: string; hint?: string }
+  | { type: 'names'; key: string; label: string; hint?: string }
   | {
       type: 'group';
       key: string;

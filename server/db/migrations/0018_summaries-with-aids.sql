@@ -1,0 +1,1 @@
+CREATE INDEX "set_summary_aids" ON "set_summary" USING btree ("person_id","variation","date" DESC NULLS LAST) WHERE "set_summary"."sets" @? '$[*].aids';

@@ -1,0 +1,1 @@
+ALTER TABLE "hall" ADD COLUMN "placement_way" text DEFAULT 'information' NOT NULL;
