@@ -4,9 +4,9 @@ import type { AidUsed, SetFieldAbout, LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import { FORMS, ROLES, SETTING_NAMES, SIDES, STAGES, settingsRefused } from '../core/terms/index.ts';
 import type { Form, Role, SettingUsed, Stage } from '../core/terms/index.ts';
-import type { Decision, MoveKind, Outcome, TakenWay } from '../core/ladder/index.ts';
+import type { Decision, Experience, MoveKind, Outcome, TakenWay } from '../core/ladder/index.ts';
 import type { SignOff } from '../core/criterion/index.ts';
-import { OUTCOMES } from '../core/ladder/index.ts';
+import { EXPERIENCES, OUTCOMES } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, whole } from './parts.ts';
 
 /** A set as it is sent: the session is found from person and date. */
@@ -139,7 +139,7 @@ export interface PersonOnLadders {
 
 export const placeSchema = shape(
   { ladder: slug(), level: slug(), reason: text(400) },
-  { role: oneOf(ROLES), stage: oneOf(STAGES) },
+  { role: oneOf(ROLES), stage: oneOf(STAGES), experience: oneOf(EXPERIENCES) },
 ).prefs(strict);
 export interface PlaceRequest {
   ladder: string;
@@ -148,6 +148,8 @@ export interface PlaceRequest {
   /** Absent: as work, at the stage of the level. */
   role?: Role;
   stage?: Stage;
+  /** What they had done before: first loads follow from it. */
+  experience?: Experience;
 }
 
 /** From now on in sets, or in intervals. */

@@ -72,6 +72,7 @@ async function browserTests(filters) {
   const stats = readJson(file)?.stats;
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   failed += stats?.unexpected ?? 0;
+  if (stats?.flaky) console.log(`${stats.flaky} of the browser tests passed only when run a second time`);
   if (!stats || (code !== 0 && stats.unexpected === 0)) step('browser tests ran to the end', false);
 }
 

@@ -13,6 +13,7 @@ export {
   readsSets,
 } from './criteria.ts';
 export type { Atom, Criterion, RuledAtom, RuledCriterion, SetAtom } from './criteria.ts';
+export { shareKg } from './atoms/load.ts';
 export { evaluate } from './evaluate.ts';
 export type { Judged } from './evaluate.ts';
 export { canBeMet, evidenceNeeded, neverMet } from './evidence-needed.ts';

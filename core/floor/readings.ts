@@ -9,7 +9,7 @@ import type {
   Variation,
 } from '../library/index.ts';
 import type { Form, Pattern, Stage } from '../terms/index.ts';
-import { factsInForm, factsOf, ladderInForm } from '../ladder/index.ts';
+import { factsInForm, factsOf, ladderForMass, ladderInForm } from '../ladder/index.ts';
 import type { Standing } from '../ladder/index.ts';
 import type { NameOfLevel } from '../criterion/index.ts';
 import type { VariationFacts } from '../log/index.ts';
@@ -25,12 +25,28 @@ export interface LadderReading {
 
 const perShelf = new WeakMap<ShelfInForce, Map<string, LadderReading>>();
 
-/** The reading of a ladder for given answers, stage and form, kept as long as the library stays as it is. */
+/**
+ * The reading of a ladder for given answers, stage and form, kept as long as the library stays as it is; first loads
+ * follow from the body mass that the standing was begun with.
+ */
 export function readingOfLadder(
   inForce: ShelfInForce,
   ladder: Ladder,
   answers: Readonly<Record<string, string>> = {},
-  { stage, form = 'sets' }: Pick<Standing, 'stage' | 'form'> = {},
+  { stage, form = 'sets', massKg, experience }: Partial<Standing> = {},
+): LadderReading {
+  const found = readingInForm(inForce, ladder, answers, stage, form);
+  const who = { massKg: massKg ?? null, experience: experience ?? null };
+  const settled = ladderForMass(found.settled, found.facts, who);
+  return settled === found.settled ? found : { ...found, settled };
+}
+
+function readingInForm(
+  inForce: ShelfInForce,
+  ladder: Ladder,
+  answers: Readonly<Record<string, string>>,
+  stage: Stage | undefined,
+  form: Form,
 ): LadderReading {
   const inLibrary = inForce.shelf.get('ladder', ladder.slug) === ladder;
   // An edited ladder that is only being tried is read anew.

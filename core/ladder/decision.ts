@@ -4,6 +4,7 @@ import type { Judged, NameOfLevel, Reason, SignOff } from '../criterion/index.ts
 import type { FactsBySlug, LoggedSet, SideDifference } from '../log/index.ts';
 import type { GrowFinding } from './grow.ts';
 import type { PainTold, Referral } from './pain.ts';
+import type { Experience } from './placement.ts';
 import type { Plan } from './plan.ts';
 import type { Restriction } from './restriction.ts';
 import type { Clearance, Stop } from './stop.ts';
@@ -30,6 +31,8 @@ export interface Standing {
   first?: IsoDate;
   /** Body mass when they arrived at the level: shares of it are fixed by it; absent: as it is now. */
   massKg?: number | null;
+  /** As they were placed on the ladder; absent: not said. */
+  experience?: Experience;
   /** Sets that a way on or a move has stood on: they open nothing a second time. */
   usedUp?: readonly string[];
   /** The level that was left because it was barred, and the day. */

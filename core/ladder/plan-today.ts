@@ -18,8 +18,8 @@ const SIDE_TEST_AGAIN_DAYS = 7;
 
 /** What is done today: the target, raised to what was last met, or lowered with the reason. */
 export function planOf(w: Weighed): Plan {
-  const { input, facts, today, level, main, asked, sets, counted, hurting, referral, away, target, working } =
-    w;
+  const { input, facts, standing, today, level, main, asked, sets, counted } = w;
+  const { hurting, referral, away, target, working } = w;
   const why: Reason[] = [];
   let asks = working;
   let lighter = false;
@@ -49,6 +49,10 @@ export function planOf(w: Weighed): Plan {
     why.push(plain(`A step lower for once: ${away} days away.`));
   } else if (asksLess(target, working)) {
     why.push(plain('No less than what was clean the last time.'));
+  }
+  // The exact share beside the weight that there is, as long as that is what is lifted.
+  if (w.firstLoad && asks.loadKg === w.firstLoad.kg && !standing.taken.some((t) => t.way === 'load')) {
+    why.push(plain(w.firstLoad.words));
   }
   const sideTest = sideTestDue(w, sideLimit, showed, apart);
   if (sideTest) why.push(plain('A side test is due: each side to the first repetition that is not clean.'));

@@ -29,7 +29,7 @@ describe('how a person reads a variation', () => {
       target: null,
       ladder: null,
     });
-    expect(readingOf('one-leg-squat', shelf, standings)).toEqual({
+    expect(readingOf('back-squat', shelf, standings)).toEqual({
       stage: 'advanced',
       target: null,
       ladder: null,

@@ -1,4 +1,6 @@
-import { laddersOf } from '../library/index.ts';
+import { arrivalLoad } from './arrival.ts';
+import { factsOf } from './facts.ts';
+import { laddersOf, resolve } from '../library/index.ts';
 import type { Shelf } from '../library/index.ts';
 import type { Stage } from '../terms/index.ts';
 import type { Standing } from './decision.ts';
@@ -23,7 +25,10 @@ export function readingOf(
     const levels = ladder.levels.filter((l) => l.main === variation || l.equals.includes(variation));
     const here = levels.find((l) => l.id === standing.level);
     if (here) {
-      const target = targetAt(here.dose, standing.taken);
+      const main = shelf.get('variation', here.main);
+      const load = main && arrivalLoad(here, factsOf(resolve(main, shelf)), standing);
+      const dose = load ? { ...here.dose, loadKg: load.kg } : here.dose;
+      const target = targetAt(dose, standing.taken);
       return { stage: standing.stage ?? here.stage, target, ladder: ladder.slug };
     }
     if (levels[0]) stage = standing.stage ?? levels[0].stage;

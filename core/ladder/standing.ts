@@ -1,6 +1,7 @@
 import type { Form, IsoDate, Region, Role, Stage } from '../terms/index.ts';
 import type { Ladder } from '../library/index.ts';
 import type { BackCause, Outcome, Standing } from './decision.ts';
+import type { Experience } from './placement.ts';
 import { withoutLast } from './target.ts';
 import type { TakenWay } from './target.ts';
 
@@ -22,6 +23,8 @@ export interface MoveFact {
   painRegions?: readonly Region[] | null;
   /** Body mass on that day, kg. */
   massKg?: number | null;
+  /** Of a placement: what they had done before. */
+  experience?: Experience | null;
   setIds?: readonly string[];
   /** Of a change of form, the new one. */
   form?: Form | null;
@@ -50,7 +53,7 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
         ? [...painBacks, { date: move.date, regions: move.painRegions ?? [] }]
         : painBacks;
     if (move.kind === 'placed' || !standing || move.toLevel !== standing.level) {
-      const { role, stage } = move.kind === 'placed' || !standing ? move : standing;
+      const { role, stage, experience } = move.kind === 'placed' || !standing ? move : standing;
       // What was left because it was barred is remembered until they climb again or are placed anew.
       const left =
         move.kind !== 'step back'
@@ -70,6 +73,7 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
         ...(left ? { left } : {}),
         ...(role ? { role } : {}),
         ...(stage ? { stage } : {}),
+        ...(experience ? { experience } : {}),
       };
       continue;
     }

@@ -4,6 +4,7 @@ import type { SettledLevel } from '../library/index.ts';
 import type { EvaluationContext } from '../criterion/index.ts';
 import { evaluate, looksBack } from '../criterion/index.ts';
 import { absence } from './absence.ts';
+import { arrivalLoad, ladderForMass } from './arrival.ts';
 import { askedWords, painAllowed } from './asks.ts';
 import { countsAt, floorOf, floorsOfEquals } from './counts.ts';
 import type { DecisionInput } from './decision.ts';
@@ -19,8 +20,15 @@ import { targetAt } from './target.ts';
 export type Weighed = ReturnType<typeof weigh>;
 
 /** @throws Error when the standing names a level that the ladder does not have. */
-export function weigh(input: DecisionInput) {
-  const { ladder, facts, standing, today } = input;
+export function weigh(given: DecisionInput) {
+  const { facts, standing, today } = given;
+  const carrier = {
+    massKg: standing.massKg ?? given.massKg ?? null,
+    experience: standing.experience ?? null,
+    loads: given.loads,
+  };
+  const ladder = ladderForMass(given.ladder, facts, carrier);
+  const input: DecisionInput = { ...given, ladder };
   const index = ladder.levels.findIndex((l) => l.id === standing.level);
   const level = ladder.levels[index];
   if (!level) throw new Error(`Ladder ${ladder.slug} has no level ${standing.level}.`);
@@ -47,7 +55,7 @@ export function weigh(input: DecisionInput) {
   const ctx: EvaluationContext = {
     facts,
     today,
-    massKg: standing.massKg ?? input.massKg ?? null,
+    massKg: carrier.massKg,
     at: { ladder: ladder.slug, level: level.id, since: standing.since },
     ...(main ? { main } : {}),
     loads,
@@ -138,6 +146,7 @@ export function weigh(input: DecisionInput) {
     grow,
     sides,
     choice: chooseVariation(level, input, restrictions),
+    firstLoad: arrivalLoad(level, main, carrier),
   };
 }
 

@@ -13,6 +13,7 @@ describe('an answer given for a scope', () => {
   const scopes: [AnswerScope, string][] = [
     ['hall', 'hall'],
     ['sound', 'stage'],
+    ['pattern bridge', 'pattern'],
     ['loaded', 'load'],
     ['variation v', 'variation'],
   ];

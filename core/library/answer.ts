@@ -1,8 +1,8 @@
 import type { HouseQuestion } from './documents.ts';
-import type { Slug, Stage } from '../terms/index.ts';
+import type { Pattern, Slug, Stage } from '../terms/index.ts';
 
 /** For whom an answer is given, of those that are documents; an athlete's own are rows. */
-export type AnswerScope = 'hall' | Stage | 'loaded' | 'unloaded' | `variation ${Slug}`;
+export type AnswerScope = 'hall' | Stage | 'loaded' | 'unloaded' | `pattern ${Pattern}` | `variation ${Slug}`;
 
 /**
  * The question with another answer for one scope.
@@ -17,7 +17,17 @@ export function withAnswer(
   if (scope === 'hall') return answer === null ? q : { ...q, hall: { answer, why } };
   if (scope === 'loaded' || scope === 'unloaded') {
     const loaded = scope === 'loaded';
-    return { ...q, byLoad: put(q.byLoad, (l) => l.loaded === loaded, answer && { loaded, answer, why }) };
+    const any = (l: HouseQuestion['byLoad'][number]) => l.loaded === loaded && !l.kinds?.length;
+    return { ...q, byLoad: put(q.byLoad, any, answer && { loaded, answer, why }) };
+  }
+  if (scope.startsWith('pattern ')) {
+    const pattern = scope.slice('pattern '.length) as Pattern;
+    const byPattern = put(
+      q.byPattern ?? [],
+      (p) => p.pattern === pattern,
+      answer && { pattern, answer, why },
+    );
+    return { ...q, byPattern };
   }
   if (scope === 'learning' || scope === 'sound' || scope === 'advanced') {
     return {

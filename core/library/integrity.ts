@@ -120,6 +120,7 @@ function ownBreaches(body: Body, shelf: Shelf): [string, string][] {
       const given: [string, string][] = [
         ['hall.answer', body.hall.answer],
         ...body.byStage.map((s, i): [string, string] => [`byStage[${i}].answer`, s.answer]),
+        ...(body.byPattern ?? []).map((s, i): [string, string] => [`byPattern[${i}].answer`, s.answer]),
         ...body.byLoad.map((s, i): [string, string] => [`byLoad[${i}].answer`, s.answer]),
         ...body.byVariation.map((s, i): [string, string] => [`byVariation[${i}].answer`, s.answer]),
       ];

@@ -25,6 +25,28 @@ describe('house answers in force', () => {
       'load',
     ],
     [{ byLoad: [{ loaded: false, answer: 'c', why: '' }] }, {}, 'a', 'hall'],
+    // Some loads only, and whole patterns.
+    [{ byLoad: [{ loaded: true, kinds: ['plate', 'bar'], answer: 'c', why: '' }] }, {}, 'c', 'load'],
+    [{ byLoad: [{ loaded: true, kinds: ['plate'], answer: 'c', why: '' }] }, {}, 'a', 'hall'],
+    [{ byPattern: [{ pattern: 'squat', answer: 'd', why: '' }] }, {}, 'a', 'hall'],
+    [
+      {
+        byStage: [{ stage: 'sound', answer: 'b', why: '' }],
+        byPattern: [{ pattern: 'bridge', answer: 'd', why: '' }],
+      },
+      {},
+      'd',
+      'pattern',
+    ],
+    [
+      {
+        byPattern: [{ pattern: 'bridge', answer: 'd', why: '' }],
+        byLoad: [{ loaded: true, answer: 'c', why: '' }],
+      },
+      {},
+      'c',
+      'load',
+    ],
     [
       {
         byLoad: [{ loaded: true, answer: 'c', why: '' }],

@@ -39,6 +39,7 @@ export function referencesOf(body: Body): Reference[] {
       break;
     case 'cue':
       add('fault', 'addresses', body.addresses);
+      body.alsoAddresses?.forEach((f, i) => add('fault', `alsoAddresses[${i}]`, f));
       break;
     case 'fault':
       body.answers.forEach((a, i) => {

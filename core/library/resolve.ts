@@ -31,7 +31,7 @@ export interface ForPerson {
 
 /** Answer in force to each house question, and the scope it came from. */
 export type AnswersInForce = Record<string, { answer: string; scope: Scope }>;
-export type Scope = 'hall' | 'stage' | 'load' | 'variation' | 'athlete';
+export type Scope = 'hall' | 'stage' | 'pattern' | 'load' | 'variation' | 'athlete';
 
 /** Tests of a caution that say nothing of the movement itself. */
 const EVERYWHERE: ReadonlySet<Predicate['test']> = new Set(['every variation', 'load kind']);
@@ -126,7 +126,7 @@ export interface ResolvedVariation {
 
 /**
  * The answer to a question for a variation and a person.
- * Precedence: hall < stage < loaded/unloaded < variation < athlete.
+ * Precedence: hall < stage < pattern < loaded/unloaded < variation < athlete.
  */
 export function answerInForce(
   question: HouseQuestion,
@@ -137,12 +137,17 @@ export function answerInForce(
   if (own !== undefined) return { answer: own, scope: 'athlete' };
   const here = variation && question.byVariation.find((v) => v.variation === variation.slug);
   if (here) return { answer: here.answer, scope: 'variation' };
-  const load = variation && question.byLoad.find((l) => l.loaded === (variation.loadKind !== 'none'));
+  const load = variation && question.byLoad.find((l) => isOfLoad(l, variation));
   if (load) return { answer: load.answer, scope: 'load' };
+  const pattern = variation && question.byPattern?.find((p) => p.pattern === variation.pattern);
+  if (pattern) return { answer: pattern.answer, scope: 'pattern' };
   const stage = person && question.byStage.find((s) => s.stage === person.stage);
   if (stage) return { answer: stage.answer, scope: 'stage' };
   return { answer: question.hall.answer, scope: 'hall' };
 }
+
+const isOfLoad = ({ loaded, kinds = [] }: HouseQuestion['byLoad'][number], { loadKind }: Variation) =>
+  kinds.length > 0 ? kinds.includes(loadKind) : loaded === (loadKind !== 'none');
 
 /** The answers in force for a variation and a person, and what they make of lines and numbers. */
 export function rulesFor(shelf: Shelf, variation: Variation | undefined, person?: ForPerson) {
@@ -194,6 +199,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
   const found = <T>(slugs: readonly string[], get: (slug: string) => T | undefined) =>
     slugs.map(get).filter((x): x is T => x !== undefined);
 
+  const looksFor = new Set(variation.faults.map((f) => f.fault));
   const cues = found(variation.cues, (s) => shelf.get('cue', s))
     .filter((c) => !person || c.stages.includes(person.stage))
     .flatMap((c): ResolvedCue[] => {
@@ -208,7 +214,11 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
               phase: c.phase,
               cueKind: c.cueKind,
               view: c.view,
-              addresses: c.addresses ?? null,
+              // Of several faults the one that is looked for here.
+              addresses:
+                [c.addresses, ...(c.alsoAddresses ?? [])].find((f) => f && looksFor.has(f)) ??
+                c.addresses ??
+                null,
             },
           ];
     });

@@ -111,6 +111,14 @@ const DEFECTS: Record<
     at: 'cue/nobody-says-this',
     proof: /stands on no sheet/,
   },
+  'cue without its fault': {
+    change: (f) => {
+      const lift = f('variation', 'floor-lift');
+      return [{ ...lift, faults: lift.faults.filter((x) => x.fault !== 'short-of-the-line') }];
+    },
+    at: 'variation/floor-lift',
+    proof: /answers “Stops short of the line”, which is not among the faults to look for here/,
+  },
   'cue without plain words': {
     change: (f) => {
       const { plain: _p, ...tray } = f('cue', 'tray');

@@ -23,7 +23,7 @@ import type { SettledMechanics } from '../posture/index.ts';
 
 /**
  * What can be wrong with a library that still holds together, in the order in which it is worth mending, and whether it
- * makes a sheet wrong or useless on the floor; the others are for a quiet hour.
+ * makes a sheet wrong or useless on the floor; the others can wait.
  */
 const BLOCKS = {
   'missing field': true,
@@ -36,6 +36,7 @@ const BLOCKS = {
   'no easier variation': true,
   'near-duplicate cues': false,
   'unused cue': false,
+  'cue without its fault': false,
   'cue without plain words': false,
   'overdue review': false,
   'drawn only': false,
@@ -253,6 +254,17 @@ function sheetFindings(v: Variation, r: ResolvedVariation, shelf: Shelf, guarded
     if (c.addresses !== null && noFault.has(c.addresses)) {
       const name = shelf.get('fault', c.addresses)?.name ?? c.addresses;
       contradicts(`The cue “${c.text}” answers “${name}”, which is no fault under the answers in force.`);
+    }
+  }
+  for (const c of r.cues) {
+    if (c.addresses !== null && !v.faults.some((f) => f.fault === c.addresses)) {
+      const name = shelf.get('fault', c.addresses)?.name ?? c.addresses;
+      found.push({
+        kind: 'cue without its fault',
+        document: { kind: 'variation', slug: v.slug },
+        proof: `The cue “${c.text}” answers “${name}”, which is not among the faults to look for here.`,
+        other: { kind: 'cue', slug: c.slug },
+      });
     }
   }
   // The same words, free here and dropped elsewhere by the very answer that is in force here.

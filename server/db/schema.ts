@@ -778,6 +778,8 @@ export const move = pgTable(
     painRegions: jsonb('pain_regions').$type<Region[]>(),
     /** Body mass on that day, kg: shares of it are fixed by it. */
     massKg: doublePrecision('mass_kg'),
+    /** What they had done before, of a placement by trials: their first loads follow from it. */
+    experience: text('experience').$type<Experience>(),
     /** What the tool proposed, where it proposed anything. */
     proposed: text('proposed').$type<Outcome>(),
     reason: text('reason').notNull(),

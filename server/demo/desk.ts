@@ -16,7 +16,7 @@ const SEES_ANOTHER = 0.06;
 /** An answer for the cause helps so often; one that is for another cause hardly ever. */
 const HELPS = { for: 0.75, other: 0.08 };
 /** In this hall one answer has never helped: something to rewrite. */
-const NEVER = 'Open the curtain with both thighs.';
+const NEVER = 'Push both thighs apart on the way up.';
 
 const drawn = (weights: ReadonlyMap<string, number>, random: () => number): string => {
   let left = random();

@@ -1,5 +1,5 @@
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
-import type { CueOutcome, Reach, Restriction } from '../../core/ladder/index.ts';
+import type { CueOutcome, Experience, Reach, Restriction } from '../../core/ladder/index.ts';
 import type { Role } from '../../core/terms/index.ts';
 
 /** How the last two sessions on a ladder go; what the decision makes of them is computed, not written here. */
@@ -7,9 +7,11 @@ export type Lately = 'as before' | 'strong' | 'easy' | 'hurting' | 'struggling' 
 
 /** One ladder over some weeks. */
 export interface Course {
-  ladder: 'bridge-ladder' | 'squat-ladder' | 'lunge-ladder' | 'hinge-ladder' | 'bench-extension-ladder';
-  /** Index of the level the person was placed on. */
-  startsAt: number;
+  ladder: string;
+  /** Id of the level the person was placed on. */
+  from: string;
+  /** What they had done before: their first loads follow from it. */
+  experience?: Experience;
   /** Repetitions over the day's target that the person can do at the start (negative: short of it). */
   ability: number;
   /** Repetitions gained a session. */
@@ -84,7 +86,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 0,
+        from: 'lift',
         ability: -3,
         gain: 0.8,
         rightBehind: 0,
@@ -110,7 +112,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 0,
+        from: 'lift',
         ability: -4,
         gain: 1,
         rightBehind: 0,
@@ -130,7 +132,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 2,
+        from: 'band',
         ability: -2,
         gain: 0.3,
         rightBehind: 0,
@@ -151,7 +153,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 2,
+        from: 'band',
         ability: -2,
         gain: 0.35,
         rightBehind: 0,
@@ -169,14 +171,15 @@ export const PEOPLE: readonly DemoPerson[] = [
     watched: 0.95,
     on: [
       {
-        ladder: 'bridge-ladder',
-        startsAt: 2,
+        ladder: 'one-leg-bridge-ladder',
+        from: 'lift',
         ability: -1,
         gain: 0.7,
         rightBehind: 0.25,
         lately: 'as before',
         sessions: 16,
       },
+      { ladder: 'bridge-ladder', from: 'thrust', ability: -2, gain: 0.5, days: [1], sessions: 6 },
     ],
     build: {
       massSet: 'men',
@@ -203,7 +206,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 2,
+        from: 'band',
         ability: -1,
         gain: 0.6,
         rightBehind: 0.02,
@@ -231,7 +234,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 0,
+        from: 'lift',
         ability: -3,
         gain: 0.6,
         rightBehind: 0,
@@ -250,7 +253,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 3,
+        from: 'march',
         ability: -2,
         gain: 0.6,
         rightBehind: 0,
@@ -270,7 +273,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 2,
+        from: 'band',
         ability: -1,
         gain: 0.15,
         rightBehind: 0,
@@ -289,7 +292,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 0,
+        from: 'lift',
         ability: -5,
         gain: 0.35,
         rightBehind: 0,
@@ -308,9 +311,9 @@ export const PEOPLE: readonly DemoPerson[] = [
     firstAid: 'Asthma; the inhaler is in the blue bag.',
     watched: 0.95,
     on: [
-      { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.6, days: [0, 1] },
-      { ladder: 'bridge-ladder', startsAt: 0, ability: -3, gain: 0.75, days: [1, 2] },
-      { ladder: 'hinge-ladder', startsAt: 0, ability: -2, gain: 0.6, days: [0, 2], lately: 'easy' },
+      { ladder: 'squat-ladder', from: 'sit', ability: -1, gain: 0.6, days: [0, 1] },
+      { ladder: 'bridge-ladder', from: 'lift', ability: -3, gain: 0.75, days: [1, 2] },
+      { ladder: 'hinge-ladder', from: 'kneeling', ability: -2, gain: 0.6, days: [0, 2], lately: 'easy' },
     ],
     cues: [{ ladder: 'squat-ladder', outcomes: ['same', 'better'] }],
   },
@@ -323,11 +326,11 @@ export const PEOPLE: readonly DemoPerson[] = [
     emergency: 'Father, 0555 0117',
     watched: 0.9,
     on: [
-      { ladder: 'squat-ladder', startsAt: 3, ability: -2, gain: 0.7, lately: 'strong' },
+      { ladder: 'squat-ladder', from: 'counterweight', ability: -2, gain: 0.7, lately: 'strong' },
       // Never quite there: the head coach asks why.
       {
         ladder: 'lunge-ladder',
-        startsAt: 2,
+        from: 'free',
         ability: -4,
         gain: 0.02,
         days: [0, 2],
@@ -345,8 +348,16 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: '',
     watched: 0.95,
     on: [
-      { ladder: 'lunge-ladder', startsAt: 1, ability: -2, gain: 0.7, days: [0, 1] },
-      { ladder: 'hinge-ladder', startsAt: 8, ability: -1, gain: 0.7, rightBehind: 0.28, days: [1, 2] },
+      { ladder: 'lunge-ladder', from: 'standing', ability: -2, gain: 0.7, days: [0, 1] },
+      { ladder: 'hinge-ladder', from: 'sides', ability: -2, gain: 0.6, days: [1] },
+      {
+        ladder: 'one-leg-hinge-ladder',
+        from: 'kickstand',
+        ability: -1,
+        gain: 0.7,
+        rightBehind: 0.28,
+        days: [1, 2],
+      },
     ],
   },
   {
@@ -357,11 +368,18 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'Trained three years elsewhere.',
     watched: 0.9,
     on: [
-      { ladder: 'squat-ladder', startsAt: 7, ability: -2, gain: 0.6, days: [0, 2] },
-      { ladder: 'lunge-ladder', startsAt: 4, ability: -2, gain: 0.6, days: [1] },
-      { ladder: 'hinge-ladder', startsAt: 4, ability: -2, gain: 0.6, days: [0, 1] },
-      { ladder: 'bridge-ladder', startsAt: 7, ability: -2, gain: 0.6, days: [2] },
-      { ladder: 'bench-extension-ladder', startsAt: 1, ability: -2, gain: 0.8, days: [1, 2] },
+      {
+        ladder: 'squat-ladder',
+        from: 'goblet',
+        ability: -2,
+        gain: 0.6,
+        days: [0, 2],
+        experience: 'trained',
+      },
+      { ladder: 'lunge-ladder', from: 'loaded', ability: -2, gain: 0.6, days: [1] },
+      { ladder: 'hinge-ladder', from: 'sides', ability: -2, gain: 0.6, days: [0, 1] },
+      { ladder: 'bridge-ladder', from: 'thrust', ability: -2, gain: 0.6, days: [2] },
+      { ladder: 'bench-extension-ladder', from: 'crossed', ability: -2, gain: 0.8, days: [1, 2] },
     ],
     build: { massSet: 'men' },
     asked: { daysAgo: 2, pain: 0, sleepH: 8, atEase: 8 },
@@ -376,14 +394,14 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'bridge-ladder',
-        startsAt: 0,
+        from: 'lift',
         ability: -4,
         gain: 0.05,
         days: [0, 1, 2],
         role: 'prepare',
         sessions: 20,
       },
-      { ladder: 'squat-ladder', startsAt: 5, ability: -1, gain: 0.7 },
+      { ladder: 'squat-ladder', from: 'plain', ability: -1, gain: 0.7 },
     ],
   },
   {
@@ -394,8 +412,16 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'Wants to lift from the floor.',
     watched: 0.95,
     on: [
-      { ladder: 'hinge-ladder', startsAt: 6, ability: -1, gain: 0.75, lately: 'strong', days: [0, 2] },
-      { ladder: 'squat-ladder', startsAt: 8, ability: -2, gain: 0.7, days: [0, 1] },
+      {
+        ladder: 'hinge-ladder',
+        from: 'blocks',
+        ability: -1,
+        gain: 0.75,
+        lately: 'strong',
+        days: [0, 2],
+        experience: 'trained',
+      },
+      { ladder: 'squat-ladder', from: 'bar-box', ability: -2, gain: 0.7, days: [0, 1] },
     ],
     build: { massSet: 'men' },
   },
@@ -409,13 +435,13 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'squat-ladder',
-        startsAt: 4,
+        from: 'touch',
         ability: -2,
         gain: 0.75,
         lately: 'strong',
         against: { kind: 'hold', reason: 'Two more weeks: the regatta is on Saturday.' },
       },
-      { ladder: 'bridge-ladder', startsAt: 4, ability: -2, gain: 0.7, days: [0, 2] },
+      { ladder: 'bridge-ladder', from: 'march', ability: -2, gain: 0.7, days: [0, 2] },
     ],
     build: { massSet: 'women' },
   },
@@ -427,8 +453,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'Away for work every other week.',
     watched: 0.5,
     on: [
-      { ladder: 'squat-ladder', startsAt: 2, ability: -2, gain: 0.7, days: [0], lately: 'unwatched' },
-      { ladder: 'hinge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0] },
+      { ladder: 'squat-ladder', from: 'box', ability: -2, gain: 0.7, days: [0], lately: 'unwatched' },
+      { ladder: 'hinge-ladder', from: 'empty', ability: -2, gain: 0.7, days: [0] },
     ],
     logsOwn: true,
   },
@@ -440,9 +466,9 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'Right ankle, strained in October.',
     watched: 0.95,
     on: [
-      { ladder: 'lunge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 1] },
-      { ladder: 'squat-ladder', startsAt: 5, ability: -2, gain: 0.7 },
-      { ladder: 'bridge-ladder', startsAt: 2, ability: -2, gain: 0.7, days: [2] },
+      { ladder: 'lunge-ladder', from: 'reverse', ability: -2, gain: 0.7, days: [0, 1] },
+      { ladder: 'squat-ladder', from: 'plain', ability: -2, gain: 0.7 },
+      { ladder: 'bridge-ladder', from: 'band', ability: -2, gain: 0.7, days: [2] },
     ],
     restriction: {
       bars: [{ bars: 'depth' }, { bars: 'impact' }],
@@ -459,8 +485,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: '',
     watched: 0.9,
     on: [
-      { ladder: 'squat-ladder', startsAt: 6, ability: -2, gain: 0.7, lately: 'hurting' },
-      { ladder: 'hinge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 2] },
+      { ladder: 'squat-ladder', from: 'deep', ability: -2, gain: 0.7, lately: 'hurting' },
+      { ladder: 'hinge-ladder', from: 'empty', ability: -2, gain: 0.7, days: [0, 2] },
     ],
     asked: { daysAgo: 3, pain: 2, sleepH: 6, atEase: 6 },
   },
@@ -472,8 +498,15 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: '',
     watched: 0.95,
     on: [
-      { ladder: 'hinge-ladder', startsAt: 5, ability: -2, gain: 0.75, lately: 'strong' },
-      { ladder: 'lunge-ladder', startsAt: 5, ability: -2, gain: 0.7, days: [0, 2], rightBehind: 0.15 },
+      {
+        ladder: 'hinge-ladder',
+        from: 'blocks',
+        ability: -2,
+        gain: 0.75,
+        lately: 'strong',
+        experience: 'some',
+      },
+      { ladder: 'lunge-ladder', from: 'forward', ability: -2, gain: 0.7, days: [0, 2], rightBehind: 0.15 },
     ],
     signedOff: ['hinge-ladder'],
   },
@@ -487,13 +520,13 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'hinge-ladder',
-        startsAt: 2,
+        from: 'wall',
         ability: -2,
         gain: 0.7,
         fault: { slug: 'back-rounds-load', side: null },
       },
-      { ladder: 'bench-extension-ladder', startsAt: 0, ability: -2, gain: 0.7, days: [0, 2] },
-      { ladder: 'squat-ladder', startsAt: 1, ability: -2, gain: 0.7, days: [1, 2] },
+      { ladder: 'bench-extension-ladder', from: 'crossed', ability: -2, gain: 0.7, days: [0, 2] },
+      { ladder: 'squat-ladder', from: 'box', ability: -2, gain: 0.7, days: [1, 2] },
     ],
   },
   {
@@ -506,7 +539,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'lunge-ladder',
-        startsAt: 2,
+        from: 'free',
         ability: -2,
         gain: 0.7,
         lately: 'unwatched',
@@ -515,7 +548,15 @@ export const PEOPLE: readonly DemoPerson[] = [
           reason: 'Lunged for years on her own; the sets before she came here count too.',
         },
       },
-      { ladder: 'bridge-ladder', startsAt: 3, ability: -2, gain: 0.7, days: [0, 1], rightBehind: 0.3 },
+      { ladder: 'bridge-ladder', from: 'thrust', ability: -2, gain: 0.5, days: [2] },
+      {
+        ladder: 'one-leg-bridge-ladder',
+        from: 'lift',
+        ability: -2,
+        gain: 0.7,
+        days: [0, 1],
+        rightBehind: 0.3,
+      },
     ],
   },
   {
@@ -526,8 +567,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'Shift work: comes when he can.',
     watched: 0.6,
     on: [
-      { ladder: 'squat-ladder', startsAt: 4, ability: -3, gain: 0.1, days: [1], lately: 'struggling' },
-      { ladder: 'bridge-ladder', startsAt: 5, ability: -2, gain: 0.2, days: [1] },
+      { ladder: 'squat-ladder', from: 'touch', ability: -3, gain: 0.1, days: [1], lately: 'struggling' },
+      { ladder: 'bridge-ladder', from: 'thrust', ability: -2, gain: 0.2, days: [1] },
     ],
     logsOwn: true,
   },
@@ -540,8 +581,8 @@ export const PEOPLE: readonly DemoPerson[] = [
     watched: 0.95,
     stopped: { reach: 'squat', words: 'Sharp at the front of the knee on the way up.' },
     on: [
-      { ladder: 'squat-ladder', startsAt: 0, ability: -1, gain: 0.8, days: [0, 2], lately: 'easy' },
-      { ladder: 'lunge-ladder', startsAt: 0, ability: -1, gain: 0.7, days: [0, 1] },
+      { ladder: 'squat-ladder', from: 'sit', ability: -1, gain: 0.8, days: [0, 2], lately: 'easy' },
+      { ladder: 'lunge-ladder', from: 'floor', ability: -1, gain: 0.7, days: [0, 1] },
     ],
   },
   {

@@ -1,6 +1,6 @@
 import { settingsFor } from './settings.ts';
 import { sidesApart } from '../../core/terms/index.ts';
-import { judge, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
+import { judge, readingOfLadder, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
@@ -129,6 +129,12 @@ function follow({
   dates,
 }: Following) {
   const reads = revisionsRead(inForce, ladder);
+  const { settled: loaded } = readingOfLadder(
+    inForce,
+    ladder,
+    {},
+    { massKg: who.massKg, ...(course.experience ? { experience: course.experience } : {}) },
+  );
   const lately = course.lately ?? 'as before';
   let ability = course.ability;
   const own = () => season.moves.filter((m) => m.ladder === ladder.slug);
@@ -152,6 +158,7 @@ function follow({
       role: move.kind === 'placed' ? (course.role ?? null) : null,
       stage: null,
       form: null,
+      experience: move.kind === 'placed' ? (course.experience ?? null) : null,
       stateNumber: inForce.state,
       revisions: reads,
       setIds: move.evidence?.setIds ?? [],
@@ -161,7 +168,7 @@ function follow({
   addMove(dates[0]!, {
     kind: 'placed',
     fromLevel: null,
-    toLevel: ladder.levels[course.startsAt]!.id,
+    toLevel: course.from,
     taken: null,
     proposed: null,
     reason: course.role === 'prepare' ? 'As a warm-up before the work.' : 'At ease here on the first day.',
@@ -170,7 +177,7 @@ function follow({
 
   dates.forEach((date, n) => {
     const standing = standingAfter(own())!;
-    const level = ladder.levels.find((l) => l.id === standing.level)!;
+    const level = loaded.levels.find((l) => l.id === standing.level)!;
     ability += course.gain;
     const mood = n >= dates.length - 2 ? lately : 'as before';
     const variation = inForce.shelf.get('variation', level.main)!;

@@ -225,7 +225,7 @@ describe('the report', () => {
       people: 1,
       sets: { n: 3, share: 2 / 3 },
     });
-    expect(report.names.faults['ribs-flare']).toBe('Back arches, ribs flare at the top');
+    expect(report.names.faults['ribs-flare']).toBe('Ribs flare, back arches at the top of a bridge');
     expect((await fresh.as('head').get<FaultReport>('/api/faults/report?days=365')).where[0]!.sets.n).toBe(4);
     expect((await coach.refused('GET', '/api/faults/report')).status).toBe(403);
     expect((await fresh.as('head').refused('GET', '/api/faults/report?days=ten')).detail).toMatch(

@@ -264,7 +264,7 @@ describe('the compact list', () => {
     expect(squat.facets).toMatchObject({
       dominance: 'balanced',
       felt: ['front of thigh', 'back of hip'],
-      levels: ['squat-ladder/6'],
+      levels: ['squat-ladder/5'],
       equipmentAll: [],
     });
     expect(squat.facets!.cautions).toContain('pain-ends-the-set');

@@ -84,6 +84,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
     toLevel: level.id,
     role: request.role ?? null,
     stage: request.stage ?? null,
+    experience: request.experience ?? null,
     reason: request.reason,
     setIds: [],
   });

@@ -110,7 +110,7 @@ export async function keepPlacement(c: Context & About, request: PlacementReques
     const name = (of: string) => ladder.levels.find((l) => l.id === of)?.name ?? of;
     const told = request.trials.map((t) => `${name(t.level)}: ${TRIAL_WORDS[t.result]}`).join('; ');
     const reason = `Placed by trials. ${told || 'None was needed'}.`;
-    await place(c, { ladder: ladder.slug, level: step.level, reason });
+    await place(c, { ladder: ladder.slug, level: step.level, reason, experience: request.experience });
   }
   return { id, outcome, level };
 }

@@ -61,7 +61,7 @@ describe('a print job', () => {
     expect(person?.id).toBe(id);
     const [own, other] = sheets;
     expect(own).toMatchObject({
-      of: { stage: 'learning', target: { sets: 3, holdS: 20 }, lastAids: aids, lastSettings: null },
+      of: { stage: 'learning', target: { sets: 2, holdS: 20 }, lastAids: aids, lastSettings: null },
     });
     // A level that they are not on: read at its stage, with the dose of the sheet.
     expect(other).toMatchObject({ of: { stage: 'advanced', target: null, lastAids: null } });
@@ -186,7 +186,7 @@ describe('a scanned sheet', () => {
     const after = await stateOf('poster:lunge-ladder', state);
     expect(after.verdict).toBe('outdated');
     expect(after.criteria).toMatchObject([
-      { level: 'Floor-up split squat', after: '2 sets of 9 clean repetitions; and no pain' },
+      { level: 'Split squat, floor up', after: '2 sets of 9 clean repetitions; and no pain' },
     ]);
   });
 

@@ -209,7 +209,11 @@ export const documentIn = <T>(hall: TestHall, kind: string, slug: string) =>
   hall.as('head').get<{ body: T; revision: number }>(`/api/library/${kind}/${slug}`);
 
 /** A person of the squad, placed on a level of the bridge ladder. */
-export async function placedPerson(hall: TestHall, level = 'lift'): Promise<string> {
+export async function placedPerson(
+  hall: TestHall,
+  level = 'lift',
+  ladder = 'bridge-ladder',
+): Promise<string> {
   const head = hall.as('head');
   const { id } = await head.ok<{ id: string }>('POST', '/api/people', {
     name: `Person ${randomUUID().slice(0, 4)}`,
@@ -218,7 +222,11 @@ export async function placedPerson(hall: TestHall, level = 'lift'): Promise<stri
     massKg: 65,
     note: '',
   });
-  await head.ok('POST', `/api/people/${id}/place`, { ladder: 'bridge-ladder', level, reason: 'At ease.' });
+  const place = (on: string, at: string) =>
+    head.ok('POST', `/api/people/${id}/place`, { ladder: on, level: at, reason: 'At ease.' });
+  // A branch is opened from what of the trunk is held.
+  if (ladder !== 'bridge-ladder') await place('bridge-ladder', 'thrust');
+  await place(ladder, level);
   return id;
 }
 

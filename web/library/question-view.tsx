@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { EntryInForce, EntrySummary } from '../../contract/library.ts';
-import { STAGES } from '../../core/terms/index.ts';
+import { PATTERNS, STAGES } from '../../core/terms/index.ts';
 import { withAnswer } from '../../core/library/index.ts';
 import type { AnswerScope, HouseQuestion } from '../../core/library/index.ts';
 import { useAsk, useSend, useSigned } from '../shell/index.ts';
@@ -32,8 +32,9 @@ export function QuestionView({
   const scopes: [string, string, string, string?][] = [
     ['The hall', q.hall.answer, q.hall.why],
     ...q.byStage.map((s): [string, string, string] => [`Stage: ${s.stage}`, s.answer, s.why]),
+    ...(q.byPattern ?? []).map((p): [string, string, string] => [`Pattern: ${p.pattern}`, p.answer, p.why]),
     ...q.byLoad.map((l): [string, string, string] => [
-      l.loaded ? 'With load' : 'Without load',
+      l.kinds?.length ? `With ${l.kinds.join(', ')}` : l.loaded ? 'With load' : 'Without load',
       l.answer,
       l.why,
     ]),
@@ -75,8 +76,8 @@ export function QuestionView({
         </tbody>
       </table>
       <p className="mt-1 text-sm text-soft">
-        A line further down stands above those before it: hall, stage, load, variation, athlete. A caution
-        stands above all.
+        A line further down stands above those before it: hall, stage, pattern, load, variation, athlete. A
+        caution stands above all.
       </p>
       {me.role !== 'viewer' && !changing && (
         <Button className="mt-2" onClick={() => setChanging(true)}>
@@ -150,6 +151,11 @@ function ChangeAnswer({
           {STAGES.map((s) => (
             <option key={s} value={s}>
               stage: {s}
+            </option>
+          ))}
+          {PATTERNS.map((of) => (
+            <option key={of} value={`pattern ${of}`}>
+              pattern: {of}
             </option>
           ))}
           <option value="loaded">with load</option>

@@ -1,5 +1,5 @@
 import { CUE_KINDS, PHASES, STAGES, VIEWS } from '../../terms/index.ts';
-import { choice, choices, document, fields, line, text } from './field.ts';
+import { choice, choices, document, documents, fields, line, text } from './field.ts';
 import { KEEPING } from './shared.ts';
 
 /** One short line said to an athlete. */
@@ -13,5 +13,7 @@ export const CUE = fields({
   stages: choices('Suits', STAGES, 3, { least: 1, blank: ['learning', 'sound', 'advanced'] }),
   /** The fault it answers; absent means it stands for good form. */
   addresses: document('Answers the fault (empty: good form)', 'fault', { optional: true }),
+  /** On sheets where the first of them is not looked for. */
+  alsoAddresses: documents('Answers these faults too', 'fault', 8, { optional: true }),
   ...KEEPING,
 });

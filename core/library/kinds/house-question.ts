@@ -1,5 +1,5 @@
-import { STAGES } from '../../terms/index.ts';
-import { choice, document, fields, flag, group, lines, list, shortId, text } from './field.ts';
+import { LOAD_KINDS, PATTERNS, STAGES } from '../../terms/index.ts';
+import { choice, choices, document, fields, flag, group, lines, list, shortId, text } from './field.ts';
 import { KEEPING } from './shared.ts';
 
 const ANSWER = fields({
@@ -35,10 +35,18 @@ export const HOUSE_QUESTION = fields({
   ),
   hall: group('The hall’s answer', ANSWER, { blank: { answer: 'one', why: '' } }),
   byStage: list('Different by stage', 'stage', 3, { stage: choice('Stage', STAGES), ...ANSWER }),
-  byLoad: list('Different with or without load', 'case', 2, {
+  byLoad: list('Different with or without load', 'case', 6, {
     loaded: flag('With load', { blank: true }),
+    kinds: choices('Only with these loads (none ticked: with any)', LOAD_KINDS, 10, { optional: true }),
     ...ANSWER,
   }),
+  byPattern: list(
+    'Different by pattern',
+    'pattern',
+    4,
+    { pattern: choice('Pattern', PATTERNS, { blank: 'bridge' }), ...ANSWER },
+    { optional: true },
+  ),
   byVariation: list('Different for a variation', 'variation', 200, {
     variation: document('Variation', 'variation'),
     ...ANSWER,

@@ -61,7 +61,18 @@ export const LEVEL = fields({
     holdS: whole('Hold', 1, 1800, { unit: 's', optional: true }),
     rounds: whole('Rounds', 1, 50, { optional: true }),
     workS: whole('Work a round', 5, 600, { unit: 's', step: 5, optional: true, blank: 40 }),
+    /** Where the body mass is not known, or no share of it is given. */
     loadKg: number('Load', 0, 500, { unit: 'kg', step: 0.5, optional: true }),
+    /** In all, both hands together; the nearest weight that there is, fixed on arrival. */
+    loadPercent: group(
+      'First load by experience, % of body mass in all',
+      {
+        new: number('New to it', 0, 300, { unit: '%', blank: 10 }),
+        some: number('Some experience', 0, 300, { unit: '%', blank: 15 }),
+        trained: number('Trained', 0, 300, { unit: '%', blank: 20 }),
+      },
+      { optional: true },
+    ),
     restS: whole('Rest', 0, 1200, { unit: 's', step: 5, blank: 60 }),
     /** Help on arrival, meant to fade: so many pads, so much hand support. */
     aids: list(
