@@ -61,7 +61,15 @@ export type PrintedSheet =
       entries: (Omit<WarmUpEntry, 'variation'> & { of: PrintedVariation })[];
       leftOut: WarmUp['leftOut'];
     }
-  | { kind: 'poster'; item: JobItem; ladder: SettledLadder; levels: PrintedLevel[]; standing: string | null };
+  | {
+      kind: 'poster';
+      item: JobItem;
+      ladder: SettledLadder;
+      levels: PrintedLevel[];
+      standing: string | null;
+      /** Side flights: what leaves from a level of the trunk, with the names of its steps. */
+      branches: { from: string; name: string; steps: string[]; standing: string | null }[];
+    };
 
 /** Everything that a print job prints; a shared link gives the same. */
 export interface PrintJob {

@@ -71,7 +71,7 @@ for (const [width, height, first, second] of [
       .getByRole('button', { name: /^One more/ })
       .first()
       .click();
-    await dialog.getByRole('button', { name: 'What now?' }).click();
+    await dialog.getByRole('button', { name: 'What to do?' }).click();
     const ask = dialog.getByRole('region', { name: 'Check next' });
     const answers = dialog.getByRole('region', { name: 'Answers' });
     await expect(ask.or(answers).first()).toBeVisible();

@@ -88,7 +88,7 @@ test('the head coach adds a question of the hall’s own', async ({ page }) => {
   await page.getByRole('button', { name: 'Write it' }).click();
   const aside = page.getByRole('complementary', { name: 'Beside the form' });
   await expect(aside.getByText(/is not allowed to be empty/).first()).toBeVisible();
-  const schools = page.getByRole('group', { name: 'Schools' });
+  const schools = page.getByRole('group', { name: 'Possible answers' });
   await schools.getByLabel('Answer', { exact: true }).nth(0).fill('Shoes on');
   await schools.getByLabel('Answer', { exact: true }).nth(1).fill('Shoes off');
   await expect(aside.getByText(/Reasons for “Shoes on”/)).toBeVisible();

@@ -13,7 +13,7 @@ async function firstStep(page: Page): Promise<string> {
     .getByRole('list', { name: 'Signs' })
     .getByRole('button', { name: /^Low back rounds at the bottom/ })
     .click();
-  await page.getByRole('button', { name: /^What now/ }).click();
+  await page.getByRole('button', { name: /^What to do/ }).click();
   const step = page.getByText(/^(Check next|Try this)$/).first();
   return `${await step.innerText()}: ${await step.locator('xpath=following-sibling::p[1]').innerText()}`;
 }
@@ -32,7 +32,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
   // A stop fault ends it at once, unless it was a slip of the finger.
   await page.getByRole('button', { name: 'Felt', exact: true }).click();
   await sign(/^Sharp pain/).click();
-  await page.getByRole('button', { name: /^What now/ }).click();
+  await page.getByRole('button', { name: /^What to do/ }).click();
   await expect(page.getByRole('alert')).toContainText('Sharp pain: the set ends.');
   await page.getByRole('button', { name: 'Tapped by mistake' }).click();
   await page.getByRole('button', { name: 'Felt', exact: true }).click();
@@ -45,7 +45,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
     .getByRole('button', { name: 'work' })
     .click();
   await page.getByRole('button', { name: 'work: low back' }).click();
-  await page.getByRole('button', { name: /^What now\? \(2 chosen\)/ }).click();
+  await page.getByRole('button', { name: /^What to do\? \(2 chosen\)/ }).click();
   await page
     .getByRole('group', { name: 'Side of Trunk folds over the thigh' })
     .getByRole('button', { name: 'Right' })

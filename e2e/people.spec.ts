@@ -75,7 +75,7 @@ test('what is barred for a while is paused; the head coach alone lifts it', asyn
   await signIn(page, 'head');
   await openPerson(page, 'Hanneke Vossbeck');
   await page.getByRole('button', { name: 'Lift it' }).click();
-  await page.getByLabel('On whose word').fill('the physiotherapist, by letter');
+  await page.getByLabel('Who said so').fill('the physiotherapist, by letter');
   await page.getByRole('button', { name: 'Lift it from today' }).click();
   await expect(page.getByText('Paused', { exact: true })).toHaveCount(0);
   await expect(page.getByText(/Lifted on .* by Mirela Ostrander/)).toBeVisible();

@@ -39,13 +39,13 @@ test('today shows everybody with what is next, what to watch, and the questions 
     .getByRole('listitem')
     .filter({ hasText: 'Emre Dunmorrow' })
     .first();
-  await emre.getByRole('button', { name: 'Away today' }).click();
+  await emre.getByRole('button', { name: 'Absent today' }).click();
   await expect(emre.getByRole('button', { name: 'Is here' })).toBeVisible();
   await emre.getByRole('button', { name: 'Is here' }).click();
-  await expect(emre.getByRole('button', { name: 'Away today' })).toBeVisible();
+  await expect(emre.getByRole('button', { name: 'Absent today' })).toBeVisible();
   // The rack is taken: what now, one tap away.
   await pascal
-    .getByRole('link', { name: /taken: what now\?/ })
+    .getByRole('link', { name: /taken: what instead\?/ })
     .first()
     .click();
   await expect(page.getByRole('heading', { name: 'What can I give instead?' })).toBeVisible();

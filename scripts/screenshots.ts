@@ -102,7 +102,7 @@ const SHOTS: Shot[] = [
     name: 'desk',
     login: 'coach',
     path: (id) => `/faults?person=${id('Pascal Ouderkerk')}&of=deep-squat&pattern=squat`,
-    press: ['Low back rounds at the bottom', 'What now?'],
+    press: ['Low back rounds at the bottom', 'What to do?'],
   },
 ];
 

@@ -36,7 +36,17 @@ export type {
 export { readingOf } from './reading.ts';
 export { barSentence, barring, isInForce } from './restriction.ts';
 export type { Bar, Restriction } from './restriction.ts';
-export { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
+export {
+  addEqual,
+  branchOff,
+  insertLevel,
+  makeMain,
+  moveLevel,
+  moveVariation,
+  putBack,
+  splitLevel,
+  takeOff,
+} from './stairs.ts';
 export { heldLevels, isOpen, standingAfter } from './standing.ts';
 export type { MoveFact, MoveKind } from './standing.ts';
 export {

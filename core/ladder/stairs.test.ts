@@ -3,7 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { blankLevel } from '../library/index.ts';
 import type { Ladder } from '../library/index.ts';
 import { ladder as settledLadder, level } from '../testing/samples.ts';
-import { addEqual, insertLevel, makeMain, moveLevel, moveVariation, splitLevel, takeOff } from './stairs.ts';
+import {
+  addEqual,
+  branchOff,
+  putBack,
+  insertLevel,
+  makeMain,
+  moveLevel,
+  moveVariation,
+  splitLevel,
+  takeOff,
+} from './stairs.ts';
 
 const any = { kind: 'painAtMost', pain: 0 } as const;
 const steps = settledLadder([
@@ -12,6 +22,37 @@ const steps = settledLadder([
   level('three', any, { main: 'd', equals: ['e', 'f'] }),
 ]) as Ladder;
 const drawn = (l: Ladder) => l.levels.map((x) => `${x.id}: ${[x.main, ...x.equals].join(' ')}`);
+
+describe('a tree', () => {
+  it('is made by taking steps off as a branch, and undone by putting them back', () => {
+    const { trunk, branch } = branchOff(steps, 'two', 'side', 'Side')!;
+    expect(drawn(trunk)).toEqual(['one: a b']);
+    expect(drawn(branch)).toEqual(['two: c', 'three: d e f']);
+    expect(branch).toMatchObject({
+      slug: 'side',
+      name: 'Side',
+      branchOf: { ladder: steps.slug, level: 'one' },
+    });
+    const again = putBack(trunk, branch)!;
+    expect(again.trunk).toEqual(steps);
+    expect(again.branch.retired).toBe(true);
+  });
+  it('leaves the lowest step, and has no branch on a branch', () => {
+    expect(branchOff(steps, 'one', 'side', 'Side')).toBeNull();
+    expect(branchOff({ ...steps, branchOf: { ladder: 'x', level: 'y' } }, 'two', 'side', 'Side')).toBeNull();
+    expect(putBack(steps, { ...steps, slug: 'other' })).toBeNull();
+  });
+  it('gives levels that are called alike ids of their own, and forgets answers about steps that have gone', () => {
+    const asked = {
+      ...steps,
+      demandAnswers: [{ kind: 'inversion' as const, from: 'one', to: 'two', reason: 'x' }],
+    };
+    const { trunk, branch } = branchOff(asked, 'two', 'side', 'Side')!;
+    expect(trunk.demandAnswers).toEqual([]);
+    const alike = { ...branch, levels: [{ ...branch.levels[0]!, id: 'one' }, branch.levels[1]!] };
+    expect(putBack(trunk, alike)!.trunk.levels.map((l) => l.id)).toEqual(['one', 'one-2', 'three']);
+  });
+});
 
 describe('the stairs by hand', () => {
   it('change their order', () => {

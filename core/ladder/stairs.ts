@@ -105,3 +105,58 @@ export function makeMain(ladder: Ladder, id: string, slug: string): Ladder {
     ),
   );
 }
+
+/** Answers to questions of the computed demand that still have their levels. */
+const withoutLostAnswers = (ladder: Ladder): Ladder => {
+  const there = new Set(ladder.levels.map((l) => l.id));
+  const kept = ladder.demandAnswers?.filter(
+    (a) => there.has(a.to) && (a.from === undefined || there.has(a.from)),
+  );
+  return kept ? { ...ladder, demandAnswers: kept } : ladder;
+};
+
+/**
+ * A step and all above it as a branch of their own, which leaves from the step below.
+ * @returns null for the lowest step, and on a branch: a branch has no branches
+ */
+export function branchOff(
+  ladder: Ladder,
+  id: string,
+  slug: string,
+  name: string,
+): { trunk: Ladder; branch: Ladder } | null {
+  const at = ladder.levels.findIndex((l) => l.id === id);
+  const below = ladder.levels[at - 1];
+  if (!below || ladder.branchOf) return null;
+  return {
+    trunk: withoutLostAnswers(withLevels(ladder, ladder.levels.slice(0, at))),
+    branch: withoutLostAnswers({
+      ...ladder,
+      slug,
+      name,
+      purpose: [{ text: `Leaves from "${below.name}".` }],
+      branchOf: { ladder: ladder.slug, level: below.id },
+      levels: ladder.levels.slice(at),
+    }),
+  };
+}
+
+/**
+ * The steps of a branch put onto the trunk, after the step that it leaves from; the branch is retired.
+ * @returns null where the ladder is no branch of the trunk
+ */
+export function putBack(trunk: Ladder, branch: Ladder): { trunk: Ladder; branch: Ladder } | null {
+  const at = trunk.levels.findIndex((l) => l.id === branch.branchOf?.level);
+  if (branch.branchOf?.ladder !== trunk.slug || at < 0) return null;
+  const levels = branch.levels.reduce<Level[]>(
+    (list, level) => [
+      ...list,
+      { ...level, id: freshLevelId({ ...trunk, levels: [...trunk.levels, ...list] }, level.id) },
+    ],
+    [],
+  );
+  return {
+    trunk: withLevels(trunk, [...trunk.levels.slice(0, at + 1), ...levels, ...trunk.levels.slice(at + 1)]),
+    branch: { ...branch, retired: true },
+  };
+}

@@ -1,4 +1,11 @@
-import { answerReferencesOf, documentId, placesOn, referencesOf, resolve } from '../library/index.ts';
+import {
+  answerReferencesOf,
+  branchesOf,
+  documentId,
+  placesOn,
+  referencesOf,
+  resolve,
+} from '../library/index.ts';
 import type { Body, Kind, Shelf, Variation } from '../library/index.ts';
 import { STAGES } from '../terms/index.ts';
 import { sheetBlocks } from './sheet-blocks.ts';
@@ -39,6 +46,7 @@ export function sheetDocuments(item: JobItem, shelf: Shelf): Set<string> {
       const ladder = take('ladder', item.of[0]!);
       if (ladder?.kind === 'ladder') {
         for (const l of ladder.levels) for (const slug of [l.main, ...l.equals]) take('variation', slug);
+        for (const b of branchesOf(shelf, ladder)) take('ladder', b.slug);
       }
       break;
     }

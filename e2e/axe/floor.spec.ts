@@ -9,7 +9,7 @@ checkViews([
     (p) => p.getByRole('group', { name: 'The set at hand' }),
   ],
   ['/floor/{Oskar Lindqvane}/paper?of=one-leg-lift', heading(/^Enter a paper sheet: /)],
-  ['/sets', heading('Sets as a file')],
+  ['/sets', heading('Import or export sets')],
   ['/faults', heading('Faults desk')],
   [
     '/faults?person={Oskar Lindqvane}&of=one-leg-lift&pattern=bridge',
@@ -51,7 +51,7 @@ test('a set of another coach to be rated', async ({ page, browser }) => {
 test('the next step at the desk', async ({ page }) => {
   await page.goto(`/faults?person=${await idOf(page, 'Oskar Lindqvane')}&of=one-leg-lift&pattern=bridge`);
   await page.getByRole('list', { name: 'Signs' }).getByRole('button').first().click();
-  await page.getByRole('button', { name: /^What now/ }).click();
+  await page.getByRole('button', { name: /^What to do/ }).click();
   await expect(page.getByRole('region', { name: 'Likely causes' })).toBeVisible();
   await check(page);
 });

@@ -120,7 +120,8 @@ export async function putInForce(tx: Db, { changeId, items, author, at }: Accept
 /** A level that somebody stands on cannot be taken away or renamed under their feet. */
 async function refuseRemovingHeldLevels(tx: Db, ladder: Ladder): Promise<void> {
   const standings = await tx.select().from(standing).where(eq(standing.ladder, ladder.slug));
-  const known = new Set(ladder.levels.map((l) => l.id));
+  // Who stands on a ladder that is retired would stand on nothing.
+  const known = new Set(ladder.retired ? [] : ladder.levels.map((l) => l.id));
   const held = new Map<string, number>();
   for (const { moves } of standings) {
     const level = moves.at(-1)!.toLevel;

@@ -41,7 +41,7 @@ export function DeskPage() {
         </div>
         <p className="flex flex-wrap gap-x-5">
           <Link to="/faults/rate" className="flex min-h-11 items-center">
-            Second pair of eyes
+            Rate as a second coach
           </Link>
           {me.role === 'head coach' && (
             <Link to="/faults/report" className="flex min-h-11 items-center">

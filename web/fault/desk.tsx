@@ -121,7 +121,7 @@ export function Desk(p: Props) {
           <div className="sticky bottom-0 mt-3 flex gap-2 border-t border-ink bg-ground py-2">
             <Button floor tone="main" className="grow" disabled={!told} onClick={() => setPicking(false)}>
               {told
-                ? `What now? (${kase.signs.length + kase.felt.length} chosen)`
+                ? `What to do? (${kase.signs.length + kase.felt.length} chosen)`
                 : 'Choose what you see, feel or hear'}
             </Button>
             <Button floor onClick={() => p.onClose()}>

@@ -15,7 +15,7 @@ export function RatePage() {
     <div className="mx-auto max-w-4xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1>Second pair of eyes</h1>
+          <h1>Rate as a second coach</h1>
           <p className="text-soft">
             Sets of today that another coach watched. Say what you saw, before you look at what they wrote: it
             stays as first given.
@@ -42,7 +42,7 @@ function Rows({ people }: { people: readonly Person[] }) {
       {(all) => {
         const left = all.filter((s) => !rated.has(addressOf('rateSet', { id: s.id })));
         if (left.length === 0) {
-          return <Empty>No set of another coach waits for a second pair of eyes today.</Empty>;
+          return <Empty>No set of another coach waits for a second coach today.</Empty>;
         }
         return (
           <ul className="border-t border-ink">

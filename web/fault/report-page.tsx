@@ -189,7 +189,7 @@ function Agree({ report: r }: { report: FaultReport }) {
       </p>
       {r.agreement.length === 0 ? (
         <Empty>
-          No set was rated twice in this time. <Link to="/faults/rate">Second pair of eyes</Link>
+          No set was rated twice in this time. <Link to="/faults/rate">Rate as a second coach</Link>
         </Empty>
       ) : (
         <table className="w-full text-sm">

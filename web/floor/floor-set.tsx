@@ -227,7 +227,7 @@ export function FloorSet(p: Props) {
         />
         <div className="sticky bottom-0 mt-2 grid grid-cols-2 gap-2 bg-paper py-2">
           <Button floor tone="main" onClick={() => setOpen('desk')}>
-            What now?
+            What to do?
           </Button>
           <Button floor onClick={() => setOpen(null)}>
             Only counted
@@ -235,7 +235,7 @@ export function FloorSet(p: Props) {
         </div>
       </Dialog>
       <Dialog
-        title={`What now: ${p.name}, ${variation.source.name}`}
+        title={`What to do: ${p.name}, ${variation.source.name}`}
         open={open === 'desk'}
         wide="full"
         onClose={() => setOpen(null)}

@@ -180,7 +180,7 @@ export function LineAtHand({
       <p className="mt-2 flex flex-wrap gap-x-5">
         {line.kit.length > 0 && (
           <Link className="flex min-h-14 items-center" to={insteadPath(line, p.personId)}>
-            {line.kit[0]!.name} taken: what now?
+            {line.kit[0]!.name} taken: what instead?
           </Link>
         )}
         <Link className="flex min-h-14 items-center" to={`/library/variation/${slug}`}>
@@ -190,7 +190,7 @@ export function LineAtHand({
           Evidence and decision
         </Link>
         <Link className="flex min-h-14 items-center" to="/faults/rate">
-          Second pair of eyes
+          Rate as a second coach
         </Link>
         <Link className="flex min-h-14 items-center sm:hidden" to="/floor">
           Back to today

@@ -54,7 +54,7 @@ export function TodayPage() {
           </Segmented>
           {me.role === 'coach' && <TakeCover />}
           <Link to="/sets" className="flex min-h-14 items-center px-4">
-            Sets as a file
+            Import or export sets
           </Link>
         </div>
       </div>
@@ -175,7 +175,7 @@ function PersonRow({
           tone="quiet"
           onClick={() => keepCheckIn(p.personId, date, { ...answersOf(c), here: !p.expected })}
         >
-          {p.expected ? 'Away today' : 'Is here'}
+          {p.expected ? 'Absent today' : 'Is here'}
         </Button>
       </div>
       {p.lines.length === 0 && (
@@ -251,7 +251,7 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
           <WatchList watch={line.watch} />
           {line.kit.length > 0 && (
             <Link className="flex min-h-11 items-center" to={insteadPath(line, personId)}>
-              {line.kit[0]!.name} taken: what now?
+              {line.kit[0]!.name} taken: what instead?
             </Link>
           )}
         </>

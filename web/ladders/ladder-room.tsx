@@ -230,8 +230,15 @@ function LevelView({ level, title, equipment, nameOf, iconOf, onEdit, editWord }
       </ul>
       <p className="mt-1 text-soft">
         On arrival {d.sets} × {d.reps ?? (d.holdS ? `${d.holdS} s` : `${d.rounds} rounds`)}
-        {d.loadKg ? <Said of={` with ${d.loadKg} kg`} /> : ''}, rest {d.restS} s. Usual stay{' '}
-        {level.usualStayWeeks.from} to {level.usualStayWeeks.to} weeks.
+        {d.loadPercent && (
+          <>
+            {' '}
+            with {d.loadPercent.new}, {d.loadPercent.some} or {d.loadPercent.trained} % of body mass (new,
+            some experience, trained)
+          </>
+        )}
+        {d.loadKg ? <Said of={d.loadPercent ? `, else ${d.loadKg} kg` : ` with ${d.loadKg} kg`} /> : ''}, rest{' '}
+        {d.restS} s. Usual stay {level.usualStayWeeks.from} to {level.usualStayWeeks.to} weeks.
         {level.entryNeeds.map((n) => (
           <span key={`${n.ladder} ${n.level}`}>
             {' '}

@@ -2,27 +2,30 @@ import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Person } from '../../contract/people.ts';
 import {
   addEqual,
+  branchOff,
   factsOf,
   insertLevel,
   makeMain,
   moveLevel,
   moveVariation,
+  putBack,
   splitLevel,
   takeOff,
 } from '../../core/ladder/index.ts';
 import { blankLevel } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { EditFields, LEVEL } from '../library/index.ts';
+import { EditFields, LEVEL, slugFrom } from '../library/index.ts';
 import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, Notice, TextField, SortableList, SortableRow, useHistory, useKeys } from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
-import { useLevelNames } from './use-ladder.ts';
+import { useLadder, useLevelNames } from './use-ladder.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { TryOn } from './try-on.tsx';
 
@@ -35,13 +38,21 @@ interface Props {
   onDone: () => void;
 }
 
+/** The stairs as they are being changed, and what was taken off them as branches. */
+interface Parts {
+  ladder: Ladder;
+  branches: readonly Ladder[];
+}
+
 /** The ladder taken apart and put together: order, steps, variations, criteria; nothing is in force until it is kept. */
 export function StairsDesk({ ladder, revision, standing, level: first, onDone }: Props) {
   const { me } = useSigned();
   const { entries, titleOf } = useLibrary();
   const send = useSend('saveDocument', { kind: 'ladder', slug: ladder.slug });
   const nameOf = useLevelNames();
-  const { now, steps, ahead, change, undo, redo } = useHistory(ladder);
+  const { now: kept, steps, ahead, change: step, undo, redo } = useHistory<Parts>({ ladder, branches: [] });
+  const now = kept.ladder;
+  const change = (next: Ladder) => step((was) => (next === was.ladder ? was : { ...was, ladder: next }));
   const [chosen, setChosen] = useState(first);
   const [reason, setReason] = useState('');
   useKeys({ 'mod z': undo, 'mod shift z': redo });
@@ -92,6 +103,11 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
         chosen={level?.id}
         onChoose={setChosen}
       />
+      {kept.branches.map((b) => (
+        <p key={b.slug} className="mt-2 border-l-[7px] border-ink pl-3">
+          Branch {b.name}: {b.levels.map((l) => l.name).join(', ')}. Put in force along with the stairs.
+        </p>
+      ))}
       <div className="mt-3 grid gap-6 xl:grid-cols-[26rem_1fr]">
         <div>
           {level && (
@@ -153,6 +169,28 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
               onChange={change}
               onSplit={(slug) => change(splitLevel(now, level.id, slug, title(slug)))}
             />
+            {ladder.branchOf ? (
+              <PutBack
+                branch={ladder}
+                revision={revision}
+                reason={reason}
+                onDone={onDone}
+                disabled={steps > 0}
+              />
+            ) : (
+              index > 0 && (
+                <BranchOff
+                  key={level.id}
+                  level={level}
+                  taken={entries.flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []))}
+                  people={now.levels.slice(index).flatMap((_, i) => people.get(index + 1 + i) ?? [])}
+                  onTake={(slug, name) => {
+                    const parts = branchOff(now, level.id, slug, name);
+                    if (parts) step({ ladder: parts.trunk, branches: [...kept.branches, parts.branch] });
+                  }}
+                />
+              )
+            )}
             <TryOn ladder={now} level={level.id} />
             <LevelFields
               key={level.id}
@@ -169,7 +207,11 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
         className="sticky bottom-0 z-10 mt-4 flex flex-wrap items-end gap-3 border-t border-ink bg-ground py-3"
         onSubmit={(e) => {
           e.preventDefault();
-          send.mutate({ body: now, base: revision, reason }, { onSuccess: onDone });
+          const also = kept.branches.map((b) => ({ body: b, base: 0 }));
+          send.mutate(
+            { body: now, base: revision, reason, ...(also.length > 0 ? { also } : {}) },
+            { onSuccess: onDone },
+          );
         }}
       >
         <TextField
@@ -380,5 +422,99 @@ export function LevelFields({
       context={{ entries, errors, ...(facts ? { facts } : {}) }}
       onChange={(v) => onChange(v as unknown as Level)}
     />
+  );
+}
+
+/** A step and those above it taken off as a branch of their own. */
+function BranchOff({
+  level,
+  taken,
+  people,
+  onTake,
+}: {
+  level: Level;
+  taken: readonly string[];
+  people: readonly Person[];
+  onTake: (slug: string, name: string) => void;
+}) {
+  const [name, setName] = useState('');
+  const slug = slugFrom(name);
+  const free = slug !== '' && !taken.includes(`${slug}-ladder`);
+  return (
+    <details className="my-2">
+      <summary>Take “{level.name}” and the steps above it off as a branch</summary>
+      {people.length > 0 ? (
+        <p className="mt-1 text-soft">
+          {people.map((p) => p.name).join(', ')} {people.length === 1 ? 'stands' : 'stand'} there: move them
+          first.
+        </p>
+      ) : (
+        <form
+          className="mt-1 flex flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (free) onTake(`${slug}-ladder`, name.trim());
+          }}
+        >
+          <TextField
+            label="Name of the branch"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+            error={slug !== '' && !free ? 'There is a ladder of that name.' : undefined}
+          />
+          <Button type="submit" disabled={!free}>
+            Take it off
+          </Button>
+        </form>
+      )}
+    </details>
+  );
+}
+
+/** The steps of a branch put back onto the trunk; the branch is retired with it. */
+function PutBack({
+  branch,
+  revision,
+  reason,
+  disabled,
+  onDone,
+}: {
+  branch: Ladder;
+  revision: number;
+  reason: string;
+  disabled: boolean;
+  onDone: () => void;
+}) {
+  const { me } = useSigned();
+  const navigate = useNavigate();
+  const { ladder: slug } = branch.branchOf!;
+  const query = useLadder(slug);
+  const send = useSend('saveDocument', { kind: 'ladder', slug });
+  const trunk = query.data;
+  const parts = trunk && putBack(trunk.ladder, branch);
+  return (
+    <div className="my-2">
+      <Button
+        disabled={!parts || disabled || send.isPending}
+        onClick={() => {
+          if (!parts) return;
+          const also = [{ body: parts.branch, base: revision }];
+          send.mutate(
+            { body: parts.trunk, base: trunk.revision, reason, also },
+            {
+              onSuccess: () => {
+                onDone();
+                void navigate(`/ladders/${slug}`);
+              },
+            },
+          );
+        }}
+      >
+        {me.role === 'head coach' ? 'Put these steps' : 'Propose to put these steps'} back onto{' '}
+        {trunk?.ladder.name ?? 'the trunk'}
+      </Button>
+      {disabled && <p className="text-sm text-soft">Keep or leave the changes first.</p>}
+      {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+    </div>
   );
 }

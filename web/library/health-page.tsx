@@ -76,7 +76,7 @@ export function HealthPage() {
                       <h2 className="border-b border-ink pb-1">
                         {HEALTH_WORDS[kind]}{' '}
                         <span className="font-normal text-soft">
-                          {BLOCKING.has(kind) ? 'mend before use' : 'for a quiet hour'}
+                          {BLOCKING.has(kind) ? 'mend before use' : 'can wait'}
                         </span>
                       </h2>
                       <ul>

@@ -56,7 +56,7 @@ export function InsteadPanel({
         <BuildSelect label="For" builds={builds} personId={personId} onChange={(id) => set({ for: id })} />
         {pieces.length > 0 && (
           <fieldset className="flex flex-wrap gap-x-4">
-            <legend className="label">Taken just now</legend>
+            <legend className="label">In use at the moment</legend>
             {pieces.map((e) => (
               <label key={e.slug} className="flex min-h-9 items-center gap-1.5">
                 <input

@@ -88,7 +88,7 @@ export function QuestionView({
         <ChangeAnswer question={q} revision={revision} entries={entries} onClose={() => setChanging(false)} />
       )}
       <section className="mt-5">
-        <h2>The schools, and their reasons</h2>
+        <h2>The possible answers, and their reasons</h2>
         <dl className="mt-1 grid max-w-4xl gap-x-4 sm:grid-cols-[16rem_1fr]">
           {q.answers.map((a) => (
             <div key={a.id} className="contents">

@@ -10,7 +10,7 @@ const SHOWN_ROWS = 200;
 export function CsvPage() {
   return (
     <div className="mx-auto max-w-5xl">
-      <h1>Sets as a file</h1>
+      <h1>Import or export sets</h1>
       <p className="text-soft">
         Comma-separated values, one line a set, the first line the names of the columns. What is empty is not
         known.

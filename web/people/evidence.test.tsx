@@ -59,5 +59,5 @@ it('words a step back the other way round, where met is the bad news', () => {
 });
 
 it('says just where nothing is to spare', () => {
-  expect(rows({ kind: 'cleanReps', reps: 10, sets: 1 })[0]![3]).toBe('just');
+  expect(rows({ kind: 'cleanReps', reps: 10, sets: 1 })[0]![3]).toBe('exactly met');
 });

@@ -85,7 +85,7 @@ const SESSIONS = ['session', 'sessions'] as const;
 function margin(j: Judged, mass: 'kg' | 'lb'): string {
   if (j.margin === null) return '';
   const c = j.criterion.kind === 'not' ? j.criterion.of : j.criterion;
-  if (j.margin === 0) return 'just';
+  if (j.margin === 0) return 'exactly met';
   const words = c.kind === 'sessionsRunning' ? SESSIONS : isAtom(c) ? aboutAtom(c.kind).unit?.(c) : undefined;
   const inKg = words?.[1] === 'kg';
   const amount = tidy(inKg ? toMass(Math.abs(j.margin), mass) : Math.abs(j.margin), inKg ? 1 : 0);

@@ -85,7 +85,7 @@ export function People() {
       }),
       column.accessor((r) => r.line?.since ?? '', {
         id: 'since',
-        header: 'There for',
+        header: 'At this level for',
         cell: (c) => (
           <span className="whitespace-nowrap">{c.getValue() ? since(c.getValue(), hall.today) : ''}</span>
         ),

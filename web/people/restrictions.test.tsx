@@ -85,10 +85,10 @@ describe('restrictions', () => {
       ),
     });
     await user.click(await screen.findByRole('button', { name: 'Lift it' }));
-    await user.type(screen.getByLabelText('On whose word'), 'by letter');
+    await user.type(screen.getByLabelText('Who said so'), 'by letter');
     await user.click(screen.getByRole('button', { name: 'Lift it from today' }));
     expect((await screen.findByRole('alert')).textContent).toContain('Nothing was changed');
-    expect(screen.getByLabelText('On whose word')).toHaveProperty('value', 'by letter');
+    expect(screen.getByLabelText('Who said so')).toHaveProperty('value', 'by letter');
     expect(sent.map((s) => s.body)).toEqual([{ source: 'by letter' }]);
   });
 });

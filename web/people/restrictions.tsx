@@ -146,7 +146,7 @@ function Lift({ id, onDone }: { id: string; onDone: () => void }) {
         send.mutate({ source }, { onSuccess: onDone });
       }}
     >
-      <TextField label="On whose word" required value={source} onChange={(e) => setSource(e.target.value)} />
+      <TextField label="Who said so" required value={source} onChange={(e) => setSource(e.target.value)} />
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       <Button type="submit" tone="main" disabled={send.isPending}>
         Lift it from today

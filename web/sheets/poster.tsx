@@ -48,6 +48,7 @@ export function Poster({ sheet }: { sheet: Extract<PrintedSheet, { kind: 'poster
                       top={number === levels.length}
                       scale={size.figure}
                       standing={standing === level.id ? (job.person?.name ?? null) : null}
+                      branches={sheet.branches.filter((b) => b.from === level.id)}
                     />
                   </li>
                 );
@@ -70,12 +71,14 @@ function Stair({
   top,
   scale,
   standing,
+  branches,
 }: {
   level: PrintedLevel;
   number: number;
   top: boolean;
   scale: number;
   standing: string | null;
+  branches: Extract<PrintedSheet, { kind: 'poster' }>['branches'];
 }) {
   const { job } = usePrinting();
   return (
@@ -93,8 +96,36 @@ function Stair({
           {top ? 'Sound here: ' : 'Up: '}
           {written(sentencesOf(level.advance).join('; '), job.hall.today, job.hall.massUnit)}
         </p>
+        {branches.map((b) => (
+          <SideFlight key={b.name} branch={b} person={job.person?.name ?? null} />
+        ))}
       </div>
       <PrintedFigures mechanics={level.mechanics} pattern={level.pattern} scale={scale} alone />
     </div>
+  );
+}
+
+/** A branch as a small flight of its own, each step a little higher than the one before. */
+function SideFlight({
+  branch,
+  person,
+}: {
+  branch: Extract<PrintedSheet, { kind: 'poster' }>['branches'][number];
+  person: string | null;
+}) {
+  return (
+    <p className="mt-0.5 flex flex-wrap items-end gap-y-0.5 text-[0.9em] leading-tight">
+      <b className="mr-1.5">{branch.name}:</b>
+      {branch.steps.map((name, i) => (
+        <span
+          key={name}
+          className="border-t-2 border-l-2 border-black px-1"
+          style={{ marginBottom: `${0.18 * i}em` }}
+        >
+          {name}
+          {branch.standing === name && person && <b> ◀ {person}</b>}
+        </span>
+      ))}
+    </p>
   );
 }

@@ -59,9 +59,9 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
       : ([
           ['Floor: today', '/floor'],
           ['Faults desk', '/faults'],
-          ['Second pair of eyes', '/faults/rate'],
+          ['Rate as a second coach', '/faults/rate'],
           ['Overview', '/overview'],
-          ['Sets as a file', '/sets'],
+          ['Import or export sets', '/sets'],
           ['People', '/people'],
         ] satisfies [string, string][])),
     ['Library', '/library'],

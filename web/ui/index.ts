@@ -6,6 +6,7 @@ export { Guard } from './guard.tsx';
 export { kept, useKept } from './kept.ts';
 export type { Kept } from './kept.ts';
 export { OUTCOME_WORDS, OutcomeMark, OutcomeWord, PatternWord } from './marks.tsx';
+export { NamedPick } from './named-pick.tsx';
 export { OverTime } from './over-time.tsx';
 export type { TimeLine } from './over-time.tsx';
 export { plotLook } from './plot.ts';

@@ -12,7 +12,7 @@ export const HOUSE_QUESTION = fields({
   question: text('Question', 200, { named: true }),
   /** An example posture lets the answer's consequences be computed for several builds. */
   answers: list(
-    'Schools',
+    'Possible answers',
     'answer',
     12,
     {

@@ -1,5 +1,9 @@
 import type { Kind } from '../../../core/library/index.ts';
+import { NamedPick } from '../../ui/index.ts';
 import type { EditContext } from './context.ts';
+
+/** Kinds of which a hall has so many that they are found by name. */
+const MANY: ReadonlySet<Kind> = new Set<Kind>(['variation', 'fault', 'cue', 'equipment']);
 
 /** One document of a kind, by its name. */
 export function DocumentSelect({
@@ -17,8 +21,21 @@ export function DocumentSelect({
   onChange: (slug: string) => void;
   id?: string;
   'aria-label'?: string;
+  'aria-describedby'?: string | undefined;
+  'aria-invalid'?: boolean | undefined;
 }) {
   const options = context.entries.filter((e) => e.kind === kind && (!e.retired || e.slug === value));
+  if (MANY.has(kind)) {
+    return (
+      <NamedPick
+        {...rest}
+        options={options.map((e) => ({ value: e.slug, name: e.title, also: e.alsoCalled }))}
+        value={value}
+        none={optional ? 'none' : undefined}
+        onChange={onChange}
+      />
+    );
+  }
   return (
     <select className="field" {...rest} value={value} onChange={(e) => onChange(e.target.value)}>
       <option value="">{optional ? 'none' : 'choose …'}</option>
