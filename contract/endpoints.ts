@@ -8,6 +8,7 @@ import type { LoggedSet } from '../core/log/index.ts';
 import type * as Access from './access.ts';
 import type * as Fault from './fault.ts';
 import type * as Hall from './hall.ts';
+import type * as Kit from './kit.ts';
 import type * as Library from './library.ts';
 import type * as Log from './log.ts';
 import type * as People from './people.ts';
@@ -247,6 +248,14 @@ export const ENDPOINTS = {
     who: HEAD,
     whose: 'nobody',
     touches: ['squads'],
+  }),
+  // Everybody reads a sheet, and what of it the hall has.
+  kit: answers<Kit.KitRow[]>()('GET', '/api/kit', { who: STAFF, whose: 'nobody', reads: ['library'] }),
+  saveKit: answers<Ok, object, Kit.KitRequest>()('PUT', '/api/kit/:slug', {
+    who: HEAD,
+    whose: 'nobody',
+    // Sheets and decisions say what the hall has.
+    touches: ['library'],
   }),
   backup: answers<File>()('GET', '/api/backup', { who: HEAD, whose: 'nobody', sure: true }),
 

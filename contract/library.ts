@@ -277,8 +277,13 @@ function shapeOf(fields: DocumentFields, more: Record<string, Joi.Schema> = {}):
   return shape(members, optional);
 }
 
-const schemaOfKind = (kind: Kind) =>
-  shapeOf(fieldsOf(kind), { slug: slug(), kind: Joi.string().valid(kind) });
+/** What equipment said of the hall in parcels and drafts of before: taken, and kept as rows of the hall. */
+const FORMERLY = { inHall: whole(0, 500), where: looseText(200) };
+
+const schemaOfKind = (kind: Kind) => {
+  const own = shapeOf(fieldsOf(kind), { slug: slug(), kind: Joi.string().valid(kind) });
+  return kind === 'equipment' ? own.keys(FORMERLY) : own;
+};
 
 const body = Joi.alternatives()
   .conditional('.kind', {

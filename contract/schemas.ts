@@ -6,6 +6,7 @@ import * as access from './access.ts';
 import type { Body, EndpointName, PartName, Query } from './endpoints.ts';
 import * as fault from './fault.ts';
 import * as hall from './hall.ts';
+import * as kit from './kit.ts';
 import * as library from './library.ts';
 import * as log from './log.ts';
 import { day, looseText, oneOf, strict, whole } from './parts.ts';
@@ -87,6 +88,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveStaff: { body: hall.staffSchema },
   addSquad: { body: hall.squadSchema },
   saveSquad: { body: hall.squadSchema },
+  saveKit: { body: kit.kitSchema },
 
   checkDocuments: { body: library.checkSchema },
   mergeCues: { body: library.mergeSchema },

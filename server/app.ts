@@ -90,7 +90,7 @@ export function keepWarm(s: Services, memo: PersonMemo): { warm: Promise<void>; 
 
 /** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */
 async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
-  return `W/"${boot}-${inForce.state}-${(await editionHeader(db)).number}"`;
+  return `W/"${boot}-${inForce.state}-${inForce.kit ?? 0}-${(await editionHeader(db)).number}"`;
 }
 
 /** The whole server as one Hono application; besides the services it keeps what was put together about people. */

@@ -16,6 +16,7 @@ import {
   lockFolder,
   openEmbedded,
   openServer,
+  kitApart,
 } from './db/index.ts';
 import { dayIn, hallRow } from './hall/index.ts';
 import { reportsFromLog } from './log/index.ts';
@@ -73,6 +74,7 @@ async function main(): Promise<void> {
     console.log('Loading the demo hall …');
     await loadDemo(db, clock());
   }
+  await kitApart(db);
   const hall = await hallRow(db);
   if (hall) await reportsFromLog(db, dayIn(hall.timeZone, clock()));
   // Who reaches an empty hall from elsewhere has to see the console, or the first account would be anybody's.

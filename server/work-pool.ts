@@ -31,11 +31,17 @@ export function workPool(): WorkPool {
     resourceLimits: { maxOldGenerationSizeMb: 512 },
   });
   const shared = new WeakMap<ShelfInForce['shelf'], SharedLibrary>();
-  const libraryOf = ({ state, shelf, revisions }: ShelfInForce): SharedLibrary => {
+  const libraryOf = ({ state, kit = 0, shelf, revisions }: ShelfInForce): SharedLibrary => {
     const known = shared.get(shelf);
     if (known) return known;
     const bytes = new TextEncoder().encode(
-      JSON.stringify({ state, bodies: shelf.everything(), revisions: [...revisions] }),
+      JSON.stringify({
+        state,
+        kit,
+        bodies: shelf.everything(),
+        stocks: [...shelf.stocks],
+        revisions: [...revisions],
+      }),
     );
     const text = new SharedArrayBuffer(bytes.length);
     new Uint8Array(text).set(bytes);

@@ -63,7 +63,7 @@ describe('what can be given instead', () => {
 
   it('offers the same with an equal piece first', () => {
     const bar = shelf.get('equipment', v('back-squat').equipmentAll[0]!.equipment)!;
-    const other = { ...bar, slug: 'other-bar', name: 'Other bar', inHall: 1, equals: [bar.slug] };
+    const other = { ...bar, slug: 'other-bar', name: 'Other bar', equals: [bar.slug] };
     const more = shelfOf([...file.documents, other]);
     const [first] = insteadOf(v('back-squat'), more, {
       build: REFERENCE_BUILD,

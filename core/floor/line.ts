@@ -80,7 +80,7 @@ function kitOf(read: ResolvedVariation, shelf: Shelf): TodayLine['kit'] {
     .map(({ equipment: { slug, name } }) => ({
       slug,
       name,
-      inHall: shelf.get('equipment', slug)?.inHall ?? 0,
+      inHall: shelf.get('equipment', slug) ? shelf.stock(slug).count : 0,
     }))
     .sort((a, b) => a.inHall - b.inHall)
     .map(({ slug, name }) => ({ slug, name }));

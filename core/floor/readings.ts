@@ -145,7 +145,7 @@ export function ofLibrary(inForce: ShelfInForce): OfLibrary {
       return name ? `"${name}" of the ladder ${found.name}` : `${level} on ${ladder}`;
     },
     // Equipment the hall has at all; counting who holds what is for the group's plan.
-    kit: new Set(shelf.all('equipment').flatMap((e) => (e.inHall > 0 ? [e.slug] : []))),
+    kit: new Set(shelf.all('equipment').flatMap((e) => (shelf.stock(e.slug).count > 0 ? [e.slug] : []))),
   };
   ofLibraries.set(inForce, made);
   return made;

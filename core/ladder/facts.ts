@@ -1,4 +1,4 @@
-import { sideWorkOf, sidesApart } from '../terms/index.ts';
+import { sideWorkOf, sidesApart, aboutMeasure } from '../terms/index.ts';
 import type { Aid, Joint, LoadPlace, Region, Setting } from '../terms/index.ts';
 import type { ResolvedVariation, Variation } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
@@ -45,8 +45,11 @@ export function aidsOf(v: Pick<Variation, 'rangeTarget' | 'support' | 'aids'>): 
 }
 
 /** Settings that are noted with a variation; where it names none, what a band needs. */
-export const settingsNoted = (v: Pick<Variation, 'settings' | 'loadKind'>): readonly Setting[] =>
-  v.settings ?? (v.loadKind === 'band' ? ['band', 'band place'] : []);
+export function settingsNoted(v: Pick<Variation, 'settings' | 'loadKind' | 'measures'>): readonly Setting[] {
+  if (v.settings) return v.settings;
+  const set = (v.measures ?? []).flatMap(({ measure }) => aboutMeasure(measure).setting ?? []);
+  return [...new Set([...set, ...(v.loadKind === 'band' ? (['band', 'band place'] as const) : [])])];
+}
 
 /** A load is what one weight says: in each hand where the reference load is given per hand. */
 const weightsOf = ({ mechanics }: Pick<Variation, 'mechanics'>): 1 | 2 =>

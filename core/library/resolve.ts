@@ -19,7 +19,7 @@ import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
-import type { Shelf } from './shelf.ts';
+import type { Shelf, Stock } from './shelf.ts';
 import { LINE_FIELDS } from './line-fields.ts';
 import type { LineField } from './line-fields.ts';
 
@@ -38,6 +38,8 @@ const EVERYWHERE: ReadonlySet<Predicate['test']> = new Set(['every variation', '
 
 export interface ResolvedNeed {
   equipment: Equipment;
+  /** How many the hall has, and where they stand. */
+  stock: Stock;
   count: number;
   setUp: string[];
 }
@@ -190,6 +192,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
         ? [
             {
               equipment,
+              stock: shelf.stock(n.equipment),
               count: n.count,
               setUp: [...lines('equipment', equipment.setUp), ...lines('equipment', n.setUp)],
             },
@@ -275,7 +278,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
               cue: a.cue ?? null,
               variation: named(a.variation),
               needsSecondPerson: a.needsSecondPerson,
-              equipment: found(a.equipment, (e) => shelf.get('equipment', e)).map(pieceOf),
+              equipment: found(a.equipment, (e) => shelf.get('equipment', e)).map((e) => pieceOf(e, shelf)),
               kit: kitOf(shelf, a.equipment, a.variation),
               causes: answers,
               unfit: unfitFor(variation, a, shelf),
@@ -333,7 +336,11 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
   };
 }
 
-const pieceOf = ({ slug, name, inHall }: Equipment): KitGroup[number] => ({ slug, name, inHall });
+const pieceOf = ({ slug, name }: Equipment, shelf: Shelf): KitGroup[number] => ({
+  slug,
+  name,
+  inHall: shelf.stock(slug).count,
+});
 
 /** What has to be there, and what a variation needs besides; an equal is not what was asked for at the desk. */
 function kitOf(shelf: Shelf, needed: readonly string[], variation?: string): KitGroup[] {
@@ -346,7 +353,7 @@ function kitOf(shelf: Shelf, needed: readonly string[], variation?: string): Kit
   return groups.map((slugs) =>
     slugs.flatMap((s) => {
       const e = shelf.get('equipment', s);
-      return e ? [pieceOf(e)] : [];
+      return e ? [pieceOf(e, shelf)] : [];
     }),
   );
 }

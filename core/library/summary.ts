@@ -106,13 +106,11 @@ function alsoCalledOf(body: Body): string[] {
   return body.kind === 'variation' && body.shortName !== body.name ? [body.shortName, ...names] : names;
 }
 
-/** What else a document is looked for by: what is seen, where it stands. */
+/** What else a document is looked for by: what is seen. */
 function wordsOf(body: Body): string {
   switch (body.kind) {
     case 'fault':
       return body.sign.text;
-    case 'equipment':
-      return body.where;
     case 'caution':
       return body.lines.map((l) => l.text).join(' ');
     case 'houseQuestion':
@@ -122,6 +120,7 @@ function wordsOf(body: Body): string {
     case 'variation':
     case 'cue':
     case 'drillList':
+    case 'equipment':
       return '';
   }
 }

@@ -289,7 +289,7 @@ describe('what an answer is for', () => {
     const read = (answer: string) => {
       const s = shelf(
         question('q', { hall: { answer, why: '' } }),
-        { ...blankBody('equipment', 'box', 'Box', 'A'), inHall: 2 } as Body,
+        blankBody('equipment', 'box', 'Box', 'A') as Body,
         f,
         variation('v', { faults: [{ fault: 'f' }] }),
       );
@@ -304,7 +304,7 @@ describe('what an answer is for', () => {
       ['Both', ['y']],
       ['Any', null],
     ]);
-    expect(read('a').answers[2]!.equipment).toEqual([{ slug: 'box', name: 'Box', inHall: 2 }]);
+    expect(read('a').answers[2]!.equipment).toEqual([{ slug: 'box', name: 'Box', inHall: 1 }]);
   });
 
   it('is unfit where it leads to the variation itself, to another pattern or to something harder', () => {

@@ -9,7 +9,7 @@ import { cue, fault, ladder, level, question, shelf, variation } from '../testin
 import { seeded } from '../testing/seeded.ts';
 import { BLANK_MECHANICS, blankBody, breachesOf, shelfOf } from '../library/index.ts';
 import { BLOCKING, findingsAbout, HEALTH_KINDS, healthOf } from './health.ts';
-import type { Body, Equipment, Shelf, Variation } from '../library/index.ts';
+import type { Body, Equipment, Shelf, Stocks, Variation } from '../library/index.ts';
 import type { Finding } from './health.ts';
 import { runs } from '../testing/runs.ts';
 
@@ -35,7 +35,12 @@ describe('the sound demo library', () => {
 /** Each changes one document of the sound demo, or adds one, into one defect of its kind. */
 const DEFECTS: Record<
   (typeof HEALTH_KINDS)[number],
-  { change: (find: Find, bodies: readonly Body[]) => Body[]; at: string; proof: RegExp }
+  {
+    change: (find: Find, bodies: readonly Body[]) => Body[];
+    at: string;
+    proof: RegExp;
+    stocks?: Stocks;
+  }
 > = {
   'missing field': {
     change: (f) => [{ ...f('variation', 'back-squat'), breathing: [] }],
@@ -68,7 +73,8 @@ const DEFECTS: Record<
     proof: /no sheet shows it: it is retired/,
   },
   'equipment lacking': {
-    change: (f) => [{ ...f('equipment', 'thrust-bench'), inHall: 0, equals: [] }],
+    change: (f) => [{ ...f('equipment', 'thrust-bench'), equals: [] }],
+    stocks: new Map([['thrust-bench', { count: 0, place: '' }]]),
     at: 'variation/bench-thrust',
     proof: /the hall has none, and no equal/,
   },
@@ -154,8 +160,8 @@ describe('a library with one defect of each kind', () => {
   const clean = health(shelfOf(demo));
 
   it.each(HEALTH_KINDS)('%s is found where it is, with its proof', (kind) => {
-    const { change, at, proof } = DEFECTS[kind];
-    const found = health(shelfOf([...demo, ...change(find, demo)]));
+    const { change, at, proof, stocks } = DEFECTS[kind];
+    const found = health(shelfOf([...demo, ...change(find, demo)], stocks));
     const fresh = found.filter((f) => !clean.some((c) => JSON.stringify(c) === JSON.stringify(f)));
     const own = fresh.filter((f) => f.kind === kind);
     expect(said(own)).toContain(`${kind}: ${at}`);
@@ -171,7 +177,8 @@ describe('a library with one defect of each kind', () => {
     };
     for (const kind of HEALTH_KINDS)
       bodies = [...bodies, ...DEFECTS[kind].change(now, shelfOf(bodies).everything())];
-    const found = health(shelfOf(bodies));
+    const stocks = new Map(HEALTH_KINDS.flatMap((kind) => [...(DEFECTS[kind].stocks ?? [])]));
+    const found = health(shelfOf(bodies, stocks));
     expect([...new Set(found.map((f) => f.kind))]).toEqual([...HEALTH_KINDS]);
   });
 });
@@ -249,11 +256,11 @@ describe('contradictions', () => {
 describe('findings', () => {
   const gear = (slug: string, change: Partial<Equipment>): Equipment => ({
     ...(blankBody('equipment', slug, slug, 'A. Tester') as Equipment),
-    where: 'Wall',
     ...change,
   });
+  const noRack = new Map([['rack', { count: 0, place: '' }]]);
   const lacking = (...bodies: Body[]) =>
-    health(shelf(...bodies))
+    health(shelfOf(bodies, noRack))
       .filter((f) => f.kind === 'equipment lacking')
       .map((f) => f.proof);
   const needs = (all: string[], any: string[][] = []) =>
@@ -263,7 +270,7 @@ describe('findings', () => {
     });
 
   it('take an equal for a piece the hall lacks, and one of a group for the group', () => {
-    const none = gear('rack', { inHall: 0 });
+    const none = gear('rack', {});
     expect(lacking(none, needs(['rack']))).toEqual(['Needs rack; the hall has none, and no equal of it.']);
     expect(lacking(none, gear('stand', { equals: ['rack'] }), needs(['rack']))).toEqual([]);
     expect(lacking(none, gear('bench', {}), needs([], [['rack', 'bench']]))).toEqual([]);

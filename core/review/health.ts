@@ -176,8 +176,6 @@ function missingIn(b: Body): string[] {
       const undosed = b.roles.filter((r) => !b.dose.some((d) => d.role === r));
       return [...missing, ...undosed.map((r) => `Dose to ${r}`)];
     }
-    case 'equipment':
-      return b.where.trim() === '' && b.inHall > 0 ? ['Where it stands'] : [];
     case 'houseQuestion':
       return [
         ...b.answers.flatMap((a) => (a.reasons.some(said) ? [] : [`Reasons for “${a.name || a.id}”`])),
@@ -341,7 +339,7 @@ function ladderFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
 function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] {
   const equipment = new Map(shelf.all('equipment').map((e) => [e.slug, e]));
   const equals = equalsAmong(equipment.values());
-  const has = (slug: string) => (equipment.get(slug)?.inHall ?? 0) > 0;
+  const has = (slug: string) => equipment.has(slug) && shelf.stock(slug).count > 0;
   return variations.flatMap((v): Finding[] => {
     const { missing } = fitOf(needsOf(v), has, equals);
     return missing.map((slug) => ({

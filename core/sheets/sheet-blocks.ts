@@ -1,7 +1,7 @@
 import { doseFor, doseWords, tempoWords } from '../dose/index.ts';
 import { LINE_FIELD_WORDS } from '../library/index.ts';
 import type { LineField, ResolvedFault, ResolvedNeed, ResolvedVariation } from '../library/index.ts';
-import { SEVERITY_WORDS, VIEW_WORDS, placeOfFelt, sideWorkOf } from '../terms/index.ts';
+import { measureWords, SEVERITY_WORDS, VIEW_WORDS, placeOfFelt, sideWorkOf } from '../terms/index.ts';
 import type { Felt } from '../terms/index.ts';
 import type { SheetKind } from './job.ts';
 
@@ -192,7 +192,12 @@ const COMPOSE: Record<BlockId, Compose> = {
                     ]),
                   ),
                 ]),
-        ...(on === 'screen' || on === 'full' ? fields(r, 'setUpMeasures') : []),
+        ...(on === 'screen' || on === 'full'
+          ? [
+              ...(r.source.measures ?? []).map((m) => own('Set to the person', measureWords(m))),
+              ...fields(r, 'setUpMeasures'),
+            ]
+          : []),
       ],
       documents: () => every.map((n) => `equipment/${n.equipment.slug}`),
     };

@@ -81,3 +81,5 @@ export {
 export type { Setting, SettingAbout, SettingUsed } from './settings.ts';
 export { sideWorkOf, sidesApart, withSides } from './side-work.ts';
 export type { SideWork } from './side-work.ts';
+export { aboutMeasure, measureWords, MEASURES, ROUNDINGS, SET_UP_MEASURES } from './measures.ts';
+export type { Rounding, SetUpMeasure } from './measures.ts';

@@ -85,8 +85,6 @@ export function madeUpLibrary(random: () => number, size: LibrarySize): Body[] {
 
   const kit = Array.from({ length: equipment }, (_, i) => ({
     ...blank('equipment', `piece-${i}`, `Piece ${i}`),
-    inHall: 1 + whole(6),
-    where: 'Rack wall',
     setUp: lines(1),
     homeSubstitutes: random() < 0.5 ? [{ text: phrase() }] : [],
   }));

@@ -81,6 +81,7 @@ async function requestsOf(): Promise<Requests> {
     saveStaff: { of: { id: randomUUID() }, body: { ...member, squadIds: [], active: true } },
     addSquad: { of: {}, body: { name: 'Squad X', trainingDays: [1] } },
     saveSquad: { of: { id: hall.squadId }, body: { name: 'Squad' } },
+    saveKit: { of: { slug: 'mat' }, body: { count: 3, place: 'Wall' } },
     checkDocuments: { of: {}, body: { items: [variation.body] } },
     importLibrary: { of: {}, body: '{"documents":[]}' },
     mergeCues: { of: { slug: 'small-breaths', keep: 'long-shin' }, body: { reason: 'Alike', state: 1 } },

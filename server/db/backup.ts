@@ -8,6 +8,7 @@ import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
 import type { Db } from './db.ts';
 import { rebuildDerived } from './derived.ts';
+import { kitApart } from './kit-apart.ts';
 import { rowsOf } from './rows.ts';
 import * as schema from './schema.ts';
 
@@ -190,6 +191,7 @@ export async function restoreBackup(
     if (!header) throw new BadBackup('The file is empty.');
     if (ended !== rows)
       throw new BadBackup(`The backup is cut short: ${rows} rows of ${ended ?? 'unknown'}.`);
+    await kitApart(tx);
     await rebuildDerived(tx);
     await knowStaff(tx);
     if (!keepAccess) await endAccess(tx, String(header.at));

@@ -55,6 +55,8 @@ export const hall = pgTable('hall', {
   placementWay: text('placement_way').$type<PlacementWay>().notNull().default('information'),
   /** Advances by one with every accepted change. */
   stateNumber: integer('state_number').notNull().default(0),
+  /** Advances by one with every change of what the hall has. */
+  kitNumber: integer('kit_number').notNull().default(0),
   demo: boolean('demo').notNull().default(false),
   /** Set while demo sign-in names may be shown. */
   demoPassword: text('demo_password'),
@@ -337,6 +339,13 @@ export const revision = pgTable(
     foreignKey({ columns: [t.kind, t.slug], foreignColumns: [entry.kind, entry.slug] }),
   ],
 );
+
+/** What the hall has of each kind of equipment; no row: nobody has said. */
+export const kit = pgTable('kit', {
+  equipment: text('equipment').primaryKey(),
+  count: integer('count').notNull(),
+  place: text('place').notNull().default(''),
+});
 
 export const edition = pgTable('edition', {
   number: integer('number').primaryKey(),

@@ -9,6 +9,7 @@ import { BLOCKING, healthOf } from '../../core/review/index.ts';
 import { LINE_FIELDS, resolve, resolveLadder, resolveMechanics, shelfOf } from '../../core/library/index.ts';
 import type { HouseQuestion, Line, Shelf, Variation } from '../../core/library/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
+import { KIT } from './kit.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('./library.json', import.meta.url), 'utf8'),
@@ -304,10 +305,11 @@ describe('every ladder', () => {
 describe('equipment', () => {
   it('of everything that a sheet needs says where it stands, how it is set up and checked, and what stands in at home', () => {
     for (const e of shelf.all('equipment')) {
-      const { slug, where, setUp, checks, homeSubstitutes } = e;
+      const { slug, setUp, checks, homeSubstitutes } = e;
+      const place = KIT.find((k) => k.equipment === slug)?.place ?? '';
       expect({
         slug,
-        where: where !== '',
+        where: place !== '',
         setUp: setUp.length > 0,
         checks: checks.length > 0,
         home: homeSubstitutes.length > 0,

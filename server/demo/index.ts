@@ -8,7 +8,8 @@ import { standingAfter } from '../../core/ladder/index.ts';
 import { knowStaff, rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
-import { importLibrary, shelfInForce } from '../library/index.ts';
+import { importLibrary, putKit, shelfInForce } from '../library/index.ts';
+import { KIT } from './kit.ts';
 import { reportsFromLog } from '../log/index.ts';
 import { root } from '../root.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
@@ -43,6 +44,7 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       demoPassword: PASSWORD,
     });
     await importLibrary(tx, library, 'Mirela Ostrander', now);
+    await putKit(tx, KIT);
     const squadIds = new Map<string, string>();
     for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, { name }));
     for (const { squads, ...member } of STAFF) {

@@ -22,6 +22,7 @@ import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { peopleAnswering } from '../people/index.ts';
+import { withoutKit } from './kit.ts';
 import { inForce, shelfInForce } from './shelf.ts';
 
 const { change, changeItem, draft, entry, hall, revision, standing } = schema;
@@ -175,7 +176,8 @@ export async function saveTogether(
   if (twice) throw new Refusal(422, `also: "${twice}" is given twice. Nothing was changed.`);
   const items: Proposal[] = [];
   let revision: number | null = null;
-  for (const [i, { body, base }] of proposals.entries()) {
+  for (const [i, { body: given, base }] of proposals.entries()) {
+    const body = withoutKit(given);
     const now = await inForce(tx, body.kind, body.slug);
     if ((now?.revision ?? 0) !== base) {
       throw new Refusal(409, staleSentence(body, base, now?.revision ?? null), {

@@ -9,6 +9,7 @@ import { editionHeader } from '../hall/index.ts';
 import { LIBRARY_FILE } from '../bounds.ts';
 import { check, readJson, Refusal } from '../http.ts';
 import { proposeItems, putInForce } from './changes.ts';
+import { kitFormerly, putKit, withoutKit } from './kit.ts';
 import { shelfInForce } from './shelf.ts';
 
 const { change, edition } = schema;
@@ -60,9 +61,10 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
     decidedBy: by,
     decidedAt: at.toISOString(),
   });
-  const items = file.documents.map((body) => ({ body, base: 0 }));
+  const items = file.documents.map((body) => ({ body: withoutKit(body), base: 0 }));
   await proposeItems(tx, changeId, items);
   const state = await putInForce(tx, { changeId, items, author: by, at });
+  await putKit(tx, kitFormerly(file.documents));
   await tx.delete(edition);
   await tx.insert(edition).values({
     number: file.edition.number,

@@ -1,4 +1,5 @@
 export { libraryRoutes } from './routes.ts';
 export { adviceRoutes } from './advice.ts';
 export { shelfAt, shelfInForce } from './shelf.ts';
+export { putKit } from './kit.ts';
 export { importLibrary, exportLibrary } from './exchange.ts';

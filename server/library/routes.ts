@@ -11,6 +11,7 @@ import { Refusal } from '../http.ts';
 import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.ts';
 import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
+import { kitRows, saveKit } from './kit.ts';
 import { inForce as documentInForce } from './shelf.ts';
 
 const { change, draft, edition, hall, revision } = schema;
@@ -40,6 +41,13 @@ async function draftOf(c: OfDocument): Promise<Draft | null> {
 }
 
 export const libraryRoutes = handlers({
+  kit: ({ db }) => kitRows(db),
+
+  saveKit: async (c) => {
+    await allOrNothing(c, (tx) => saveKit(tx, c.params.slug, c.body));
+    return { ok: true };
+  },
+
   library: async ({ db, inForce: { shelf, revisions } }) => ({
     entries: listOf(shelf, revisions),
     edition: await editionHeader(db),

@@ -1,10 +1,10 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
-import type { Kind, ShelfInForce } from '../../core/library/index.ts';
+import type { Kind, ShelfInForce, Stocks } from '../../core/library/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 
-const { entry, revision, hall } = schema;
+const { entry, revision, hall, kit } = schema;
 
 // A state never changes once reached, so what was read for it stays right; the newest one is kept.
 const newest = new WeakMap<object, ShelfInForce>();
@@ -14,11 +14,13 @@ const newest = new WeakMap<object, ShelfInForce>();
  * @param known one read before, such as that of the request whose transaction this is
  */
 export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfInForce> {
-  const [row] = await db.select({ state: hall.stateNumber }).from(hall);
+  const [row] = await db.select({ state: hall.stateNumber, kit: hall.kitNumber }).from(hall);
   const state = row?.state ?? 0;
-  if (known?.state === state) return known;
+  const ofKit = row?.kit ?? 0;
+  const isNow = (s: ShelfInForce | undefined) => s?.state === state && (s.kit ?? 0) === ofKit;
+  if (known && isNow(known)) return known;
   const kept = newest.get(db);
-  if (kept?.state === state) return kept;
+  if (kept && isNow(kept)) return kept;
   const rows = await db
     .select({ body: revision.body, number: revision.number })
     .from(entry)
@@ -28,11 +30,21 @@ export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfI
     );
   const read: ShelfInForce = {
     state,
-    shelf: shelfOf(rows.map((r) => r.body)),
+    kit: ofKit,
+    shelf: shelfOf(
+      rows.map((r) => r.body),
+      await stocksOf(db),
+    ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };
   newest.set(db, read);
   return read;
+}
+
+/** What the hall has, by equipment. */
+async function stocksOf(db: Db): Promise<Stocks> {
+  const rows = await db.select().from(kit);
+  return new Map(rows.map(({ equipment, count, place }) => [equipment, { count, place }]));
 }
 
 /** The documents as they were in force at an earlier state of the hall. */
@@ -43,7 +55,11 @@ export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce,
     .where(lte(revision.stateNumber, state))
     .orderBy(revision.kind, revision.slug, desc(revision.number));
   return {
-    shelf: shelfOf(rows.map((r) => r.body)),
+    // What the hall has is known for today only.
+    shelf: shelfOf(
+      rows.map((r) => r.body),
+      await stocksOf(db),
+    ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };
 }

@@ -5,11 +5,13 @@ import type { HallSettings, Squad } from '../../contract/hall.ts';
 import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
+import { Kit } from './kit.tsx';
 import { StaffSection } from './staff.tsx';
 
 const TABS = [
   ['staff', 'Staff'],
   ['squads', 'Squads'],
+  ['kit', 'Kit'],
   ['keeping', 'Library file and backup'],
   ['settings', 'Settings'],
 ] as const;
@@ -36,6 +38,9 @@ export function Hall() {
         </Tabs.Content>
         <Tabs.Content value="squads" className="py-5">
           <Squads />
+        </Tabs.Content>
+        <Tabs.Content value="kit" className="py-5">
+          <Kit />
         </Tabs.Content>
         <Tabs.Content value="keeping" className="py-5">
           <LibraryKeeping />

@@ -68,10 +68,38 @@ export function DocumentView({ kind, slug, entries }: Props) {
           ) : body.kind === 'fault' ? (
             <FaultView fault={body} entries={entries} />
           ) : (
-            <Reading fields={FORMS[kind]} value={body} entries={entries} />
+            <>
+              {body.kind === 'equipment' && <InTheHall slug={body.slug} />}
+              <Reading fields={FORMS[kind]} value={body} entries={entries} />
+            </>
           )}
         </article>
       )}
     </Loaded>
+  );
+}
+
+/** How many the hall has, and where they stand. */
+function InTheHall({ slug }: { slug: string }) {
+  const { me } = useSigned();
+  const kit = useAsk('kit');
+  const row = kit.data?.find((r) => r.equipment === slug);
+  if (!kit.data) return null;
+  return (
+    <p className="mt-2">
+      {!row ? 'Nobody has said yet how many the hall has.' : row.count === 0 ? 'The hall has none.' : null}
+      {row && row.count > 0 && (
+        <>
+          The hall has {row.count}
+          {row.place && `: ${row.place}`}.
+        </>
+      )}
+      {me.role === 'head coach' && (
+        <>
+          {' '}
+          <Link to="/hall">Change it under Hall, Kit</Link>
+        </>
+      )}
+    </p>
   );
 }

@@ -226,14 +226,15 @@ function Kit({ block, needs }: { block: Block | undefined; needs: readonly Resol
       {needs.length === 0 && 'None.'}
       <ul>
         {needs.map((need) => {
-          const { slug, inHall, where } = need.equipment;
+          const { slug } = need.equipment;
+          const { count, place } = need.stock;
           const [name, ...setUp] = block?.lines.filter((l) => l.of === `equipment/${slug}`) ?? [];
           return (
             <li key={slug}>
               {name?.lead && `${name.lead}: `}
               <Link to={`/library/equipment/${slug}`}>{name?.text}</Link>
-              {inHall === 0 && <span className="text-warn"> (the hall has none)</span>}
-              {where && <span className="text-soft"> ({where})</span>}
+              {count === 0 && <span className="text-warn"> (the hall has none)</span>}
+              {place && <span className="text-soft"> ({place})</span>}
               {setUp.length > 0 && `: ${setUp.map((l) => l.text).join(' ')}`}
             </li>
           );

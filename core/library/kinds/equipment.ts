@@ -1,15 +1,12 @@
-import { documents, fields, flag, lines, list, number, text, whole } from './field.ts';
+import { documents, fields, flag, lines, list, number, text } from './field.ts';
 import { ALSO_CALLED, KEEPING } from './shared.ts';
 
 const metres = (label: string) => number(label, 0, 5, { unit: 'm', step: 0.01 });
 
-/** A thing that movements need. */
+/** A thing that movements need: what it is and how it is set up. How many there are is the hall's to say. */
 export const EQUIPMENT = fields({
   name: text('Name', 120, { named: true }),
   alsoCalled: ALSO_CALLED,
-  /** 0 means the hall has none. */
-  inHall: whole('How many the hall has', 0, 500, { blank: 1 }),
-  where: text('Where it stands', 200, { loose: true }),
   shareable: flag('Can be shared within a group', { blank: true }),
   sizes: list('Sizes', 'size', 12, {
     name: text('What', 80),

@@ -13,7 +13,9 @@ import {
   PREPARE_STEPS,
   RANGE_TARGETS,
   ROLES,
+  ROUNDINGS,
   SETTING_NAMES,
+  SET_UP_MEASURES,
   SEVERITIES,
   SIDE_ORDERS,
   STANCE_WIDTHS,
@@ -84,7 +86,19 @@ export const VARIATION = fields({
   settings: choices('Settings noted with a set', SETTING_NAMES, 8, { optional: true }),
   /** Absent: as its range and support have it. */
   aids: choices('Help that may be used and is meant to fade', AIDS, 6, { optional: true }),
-  setUpMeasures: lines('Set-up measures, and how they follow from the body', { heading: 'Set-up' }),
+  /** What is set to the person; how it follows from the body is computed. */
+  measures: list(
+    'Set to the person',
+    'measure',
+    8,
+    {
+      measure: choice('What is set', SET_UP_MEASURES),
+      rounding: choice('Rounded', ROUNDINGS, { optional: true, none: 'as usual for it' }),
+      note: text('Note', 200, { loose: true, optional: true }),
+    },
+    { optional: true },
+  ),
+  setUpMeasures: lines('Notes on the set-up', { heading: 'Set-up' }),
   support: choice('Support', SUPPORTS),
   supportNotes: lines('About the support', { heading: 'Support' }),
 
