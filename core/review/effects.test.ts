@@ -289,7 +289,7 @@ describe('what an answer is for', () => {
     const read = (answer: string) => {
       const s = shelf(
         question('q', { hall: { answer, why: '' } }),
-        blankBody('equipment', 'box', 'Box', 'A') as Body,
+        blankBody('equipment', 'box', 'Box', 'A'),
         f,
         variation('v', { faults: [{ fault: 'f' }] }),
       );

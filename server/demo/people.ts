@@ -370,7 +370,7 @@ export const PEOPLE: readonly DemoPerson[] = [
     on: [
       {
         ladder: 'squat-ladder',
-        from: 'goblet',
+        from: 'bar-box',
         ability: -2,
         gain: 0.6,
         days: [0, 2],
@@ -395,7 +395,7 @@ export const PEOPLE: readonly DemoPerson[] = [
       {
         ladder: 'bridge-ladder',
         from: 'lift',
-        ability: -4,
+        ability: -1,
         gain: 0.05,
         days: [0, 1, 2],
         role: 'prepare',

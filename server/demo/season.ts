@@ -264,8 +264,13 @@ function follow({
     const scaled = Math.round(Math.max(counted === 'rounds' ? 1 : 2, (aim + can) * (1 - lag)));
     const ceiling = mood === 'easy' ? aim : mood === 'strong' ? 99 : aim + (held ? 10 : 3);
     const done = Math.min(scaled, ceiling);
-    const usual = variation.faults.filter((f) => f.fault !== 'sharp-pain').map((f) => f.fault);
-    const recurring = course.fault && usual.includes(course.fault.slug) ? course.fault : null;
+    const known = variation.faults.map((f) => ({
+      slug: f.fault,
+      severity: f.severity ?? inForce.shelf.get('fault', f.fault)?.severity ?? 2,
+    }));
+    // What ends a set comes only where somebody is given it as their own.
+    const usual = known.flatMap((f) => (f.severity < 3 ? [f.slug] : []));
+    const recurring = course.fault && known.some((f) => f.slug === course.fault?.slug) ? course.fault : null;
     const again =
       watched && recurring && (recurring.side === null || recurring.side === side) && at.set === 0;
     const unclean = watched && !again && mood === 'as before' && usual.length > 0 && random() < 0.3;
