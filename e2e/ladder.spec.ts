@@ -1,4 +1,4 @@
-import { another, expect, idOf, signIn, test } from './hall.ts';
+import { another, expect, idOf, openJob, signIn, test } from './hall.ts';
 
 test('the head coach takes the stairs apart: order, split, a variation of the library, criteria tried on a log', async ({
   page,
@@ -16,7 +16,7 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
         personId: tobias,
         date: hall.today,
         edit: 1,
-        variation: 'bench-extension-rounded',
+        variation: 'step-bridge',
         variationRevision: 1,
         ordinal: 40 + ordinal,
         role: 'work',
@@ -31,50 +31,50 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
     });
     expect(kept.ok()).toBe(true);
   }
-  await page.goto('/ladders/bench-extension-ladder');
+  await page.goto('/ladders/ball-ladder');
   await page.getByRole('button', { name: 'Change the stairs' }).click();
   const steps = page.getByRole('list', { name: 'Steps, from the easiest' }).getByRole('listitem');
-  await expect(steps).toHaveCount(4);
+  await expect(steps).toHaveCount(5);
   await expect(page.getByRole('button', { name: 'Put in force' })).toBeDisabled();
 
   // Order: by the arrows, by the keyboard on the handle, and back.
   await page.getByRole('button', { name: 'Move step 3 up the stairs' }).click();
-  await expect(steps.nth(3)).toContainText('4. Back extension, hands up');
+  await expect(steps.nth(3)).toContainText('4. Leg curl, hands under the hips');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(steps.nth(2)).toContainText('3. Back extension, hands up');
+  await expect(steps.nth(2)).toContainText('3. Leg curl, hands under the hips');
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(steps.nth(3)).toContainText('Back extension, hands up');
+  await expect(steps.nth(3)).toContainText('Leg curl, hands under the hips');
   await page.keyboard.press('Control+z');
-  await expect(steps.nth(2)).toContainText('Back extension, hands up');
-  const handle = page.getByRole('button', { name: 'Drag step 1, Rounded back extension' });
+  await expect(steps.nth(2)).toContainText('Leg curl, hands under the hips');
+  const handle = page.getByRole('button', { name: 'Drag step 1, Feet-elevated bridge' });
   await handle.focus();
   await page.keyboard.press('Space');
-  await expect(page.getByText('Over place 1 of 4.')).toBeVisible();
+  await expect(page.getByText('Over place 1 of 5.')).toBeVisible();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByText('Over place 2 of 4.')).toBeVisible();
+  await expect(page.getByText('Over place 2 of 5.')).toBeVisible();
   await page.keyboard.press('Space');
-  await expect(steps.nth(1)).toContainText('2. Rounded back extension');
+  await expect(steps.nth(1)).toContainText('2. Feet-elevated bridge');
   await page.getByRole('button', { name: 'Undo' }).click();
 
   // The equal gets a step of its own, and goes back as an equal.
-  await steps.nth(0).getByRole('button', { name: /^1\. / }).click();
-  const machine = page.getByLabel('What to do with Machine hip extension', { exact: false });
-  await machine.selectOption({ label: 'give it a step of its own' });
-  await expect(steps).toHaveCount(5);
+  await steps.nth(3).getByRole('button', { name: /^4\. / }).click();
+  const sliding = page.getByLabel('What to do with Sliding leg curl', { exact: false });
+  await sliding.selectOption({ label: 'give it a step of its own' });
+  await expect(steps).toHaveCount(6);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(steps).toHaveCount(4);
-  await machine.selectOption({ label: 'move to step 2, Back extension' });
-  await expect(steps.nth(1)).toContainText('Machine hip extension');
+  await expect(steps).toHaveCount(5);
+  await sliding.selectOption({ label: 'move to step 2, Ball bridge' });
+  await expect(steps.nth(1)).toContainText('Sliding leg curl');
   // The same by dragging it back.
-  const chip = steps.nth(1).getByRole('button', { name: /^Machine hip extension/ });
+  const chip = steps.nth(1).getByRole('button', { name: /^Sliding leg curl/ });
   const from = (await chip.boundingBox())!;
-  const to = (await steps.nth(0).boundingBox())!;
+  const to = (await steps.nth(3).boundingBox())!;
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(from.x + from.width / 2 + 8, from.y, { steps: 4 });
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 10 });
   await page.mouse.up();
-  await expect(steps.nth(0)).toContainText('Machine hip extension');
+  await expect(steps.nth(3)).toContainText('Sliding leg curl');
 
   // A variation of the library by half a word, as a step.
   await steps.nth(1).getByRole('button', { name: /^2\. / }).click();
@@ -85,7 +85,7 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
     .first()
     .getByRole('button', { name: 'Step after 2' })
     .click();
-  await expect(steps).toHaveCount(5);
+  await expect(steps).toHaveCount(6);
 
   // Criteria from a ready-made set, said in a sentence, tried at once on somebody’s log.
   await steps.nth(0).getByRole('button', { name: /^1\. / }).click();
@@ -108,11 +108,11 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   await page.getByLabel('Name', { exact: true }).fill('');
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByRole('alert').first()).toContainText('Nothing was changed');
-  await page.getByLabel('Name', { exact: true }).fill('Rounded and short');
+  await page.getByLabel('Name', { exact: true }).fill('Feet on a step');
   await page.getByLabel('Why this change').fill('Two clean ones are enough to go on.');
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByRole('link', { name: /Revision 2/ })).toBeVisible();
-  await expect(page.getByText('hinge ladder, 5 levels')).toBeVisible();
+  await expect(page.getByText('bridge ladder, 6 levels')).toBeVisible();
   await expect(page.getByText('2 sets of 2 clean repetitions, in 2 sessions running')).toBeVisible();
 });
 
@@ -139,10 +139,10 @@ test('the ladder asks where computed demand and order disagree; the reason stays
   await page.goto('/ladders/bridge-ladder');
   const questions = page.getByRole('region', { name: 'Questions from the computed demand' });
   await expect(
-    questions.getByText(/From Banded bridge to Single-leg bridge is \d+ points, \d+ % more/),
+    questions.getByText(/From Banded bridge to Marching bridge is \d+ points, \d+ % more/),
   ).toBeVisible();
   const thrust = questions.getByRole('listitem').filter({ hasText: 'Bodyweight hip thrust asks' });
-  await expect(thrust).toContainText('points less than Ball bridge below it');
+  await expect(thrust).toContainText('points less than Marching bridge below it');
   await thrust.getByLabel('The reason, kept with the ladder').fill('The bench is where load will be added.');
   await thrust.getByRole('button', { name: 'Keep this reason' }).click();
   await expect(thrust).toContainText('Answered: The bench is where load will be added.');
@@ -180,4 +180,52 @@ test('a coach’s reason becomes a proposal; a viewer sees the profile without p
   await viewer.goto('/body');
   await expect(viewer.getByText('Balances.')).toBeVisible();
   await viewer.context().close();
+});
+
+test('a ladder is a tree: a step is taken off as a branch, printed, climbed, and put back', async ({
+  page,
+}) => {
+  await signIn(page, 'head');
+  const signe = await idOf(page, 'Signe Larkhall');
+  await page.goto('/ladders/lunge-ladder');
+  await page.getByRole('button', { name: 'Change the stairs' }).click();
+  const steps = page.getByRole('list', { name: 'Steps, from the easiest' });
+  // Nobody loses the step under their feet.
+  await steps.getByRole('button', { name: /^7\. Walking lunge/ }).click();
+  await page.getByText('Take it off as a branch').click();
+  await expect(page.getByText('Signe Larkhall stands there: move them first.')).toBeVisible();
+  await steps.getByRole('button', { name: /^8\. Bulgarian split squat/ }).click();
+  await page.getByText('Take it off as a branch').click();
+  await page.getByLabel('Name of the branch').fill('Step-up');
+  await expect(page.getByText('There is a ladder of that name.')).toBeVisible();
+  await page.getByLabel('Name of the branch').fill('Rear foot raised');
+  await page.getByRole('button', { name: 'Take it off', exact: true }).click();
+  await expect(page.getByText(/^Branch Rear foot raised: Bulgarian split squat/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/^Branch Rear foot raised/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.getByLabel('Why this change').fill('Not everybody needs it.');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('lunge ladder, 8 levels')).toBeVisible();
+  const flight = page.getByRole('region', { name: 'Branch Rear foot raised' });
+  await expect(flight.getByRole('heading')).toHaveText(/^From step 7, once Walking lunge is held/);
+
+  // On the poster it stands beside the step that it leaves from.
+  await openJob(page, 'job=poster:lunge-ladder', 1);
+  await expect(page.locator('[data-sheet]').getByText('Rear foot raised:')).toBeVisible();
+
+  // Whoever holds that step opens the branch, and stands on both.
+  const post = (path: string, data: object) =>
+    page.request.post(path, { headers: { origin: new URL(page.url()).origin }, data });
+  const up = { ladder: 'lunge-ladder', level: 'rear-up-loaded', reason: 'Strong.' };
+  expect((await post(`/api/people/${signe}/place`, up)).ok()).toBe(true);
+  await page.goto(`/people/${signe}`);
+  await page.getByRole('button', { name: 'Open Rear foot raised' }).click();
+  await expect(page.getByText(/Rear foot raised, level 1 of 1/)).toBeVisible();
+
+  // With somebody on it the branch stays; on the trunk again it can be put back.
+  await page.goto('/ladders/rear-foot-raised-ladder');
+  await page.getByRole('button', { name: 'Change the stairs' }).click();
+  await page.getByRole('button', { name: 'Put these steps back onto Lunge' }).click();
+  await expect(page.getByText(/1 person stands on the level "rear-up"/)).toBeVisible();
 });

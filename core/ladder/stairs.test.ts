@@ -24,10 +24,11 @@ const steps = settledLadder([
 const drawn = (l: Ladder) => l.levels.map((x) => `${x.id}: ${[x.main, ...x.equals].join(' ')}`);
 
 describe('a tree', () => {
+  const one = { from: 'two', to: 'two' };
   it('is made by taking steps off as a branch, and undone by putting them back', () => {
-    const { trunk, branch } = branchOff(steps, 'two', 'side', 'Side')!;
-    expect(drawn(trunk)).toEqual(['one: a b']);
-    expect(drawn(branch)).toEqual(['two: c', 'three: d e f']);
+    const { trunk, branch } = branchOff(steps, one, 'side', 'Side')!;
+    expect(drawn(trunk)).toEqual(['one: a b', 'three: d e f']);
+    expect(drawn(branch)).toEqual(['two: c']);
     expect(branch).toMatchObject({
       slug: 'side',
       name: 'Side',
@@ -37,9 +38,10 @@ describe('a tree', () => {
     expect(again.trunk).toEqual(steps);
     expect(again.branch.retired).toBe(true);
   });
-  it('leaves the lowest step, and has no branch on a branch', () => {
-    expect(branchOff(steps, 'one', 'side', 'Side')).toBeNull();
-    expect(branchOff({ ...steps, branchOf: { ladder: 'x', level: 'y' } }, 'two', 'side', 'Side')).toBeNull();
+  it('keeps its lowest step and its top, and has no branch on a branch', () => {
+    expect(branchOff(steps, { from: 'one', to: 'two' }, 'side', 'Side')).toBeNull();
+    expect(branchOff(steps, { from: 'two', to: 'three' }, 'side', 'Side')).toBeNull();
+    expect(branchOff({ ...steps, branchOf: { ladder: 'x', level: 'y' } }, one, 'side', 'Side')).toBeNull();
     expect(putBack(steps, { ...steps, slug: 'other' })).toBeNull();
   });
   it('gives levels that are called alike ids of their own, and forgets answers about steps that have gone', () => {
@@ -47,9 +49,9 @@ describe('a tree', () => {
       ...steps,
       demandAnswers: [{ kind: 'inversion' as const, from: 'one', to: 'two', reason: 'x' }],
     };
-    const { trunk, branch } = branchOff(asked, 'two', 'side', 'Side')!;
+    const { trunk, branch } = branchOff(asked, one, 'side', 'Side')!;
     expect(trunk.demandAnswers).toEqual([]);
-    const alike = { ...branch, levels: [{ ...branch.levels[0]!, id: 'one' }, branch.levels[1]!] };
+    const alike = { ...branch, levels: [{ ...branch.levels[0]!, id: 'one' }] };
     expect(putBack(trunk, alike)!.trunk.levels.map((l) => l.id)).toEqual(['one', 'one-2', 'three']);
   });
 });

@@ -116,27 +116,30 @@ const withoutLostAnswers = (ladder: Ladder): Ladder => {
 };
 
 /**
- * A step and all above it as a branch of their own, which leaves from the step below.
- * @returns null for the lowest step, and on a branch: a branch has no branches
+ * Steps that lie together taken off as a branch of their own, which leaves from the step below them.
+ * @returns null for the lowest step, for the top, without which nobody could show that they hold what the branch
+ * leaves from, and on a branch: a branch has no branches
  */
 export function branchOff(
   ladder: Ladder,
-  id: string,
+  { from, to }: { from: string; to: string },
   slug: string,
   name: string,
 ): { trunk: Ladder; branch: Ladder } | null {
-  const at = ladder.levels.findIndex((l) => l.id === id);
+  const [at, end] = [from, to].map((id) => ladder.levels.findIndex((l) => l.id === id)) as [number, number];
   const below = ladder.levels[at - 1];
-  if (!below || ladder.branchOf) return null;
+  if (!below || ladder.branchOf || end < at || end >= ladder.levels.length - 1) return null;
   return {
-    trunk: withoutLostAnswers(withLevels(ladder, ladder.levels.slice(0, at))),
+    trunk: withoutLostAnswers(
+      withLevels(ladder, [...ladder.levels.slice(0, at), ...ladder.levels.slice(end + 1)]),
+    ),
     branch: withoutLostAnswers({
       ...ladder,
       slug,
       name,
       purpose: [{ text: `Leaves from "${below.name}".` }],
       branchOf: { ladder: ladder.slug, level: below.id },
-      levels: ladder.levels.slice(at),
+      levels: ladder.levels.slice(at, end + 1),
     }),
   };
 }

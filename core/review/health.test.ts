@@ -117,6 +117,11 @@ const DEFECTS: Record<
     at: 'cue/nobody-says-this',
     proof: /stands on no sheet/,
   },
+  'branch never opens': {
+    change: (f) => [{ ...f('ladder', 'ball-ladder'), branchOf: { ladder: 'bridge-ladder', level: 'bar' } }],
+    at: 'ladder/ball-ladder',
+    proof: /leaves from “Hip thrust”, the top of Bridge/,
+  },
   'cue without its fault': {
     change: (f) => {
       const lift = f('variation', 'floor-lift');

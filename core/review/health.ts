@@ -3,6 +3,7 @@ import {
   needsOf,
   placesOn,
   carries,
+  laddersOf,
   LINE_FIELD_WORDS,
   referencesOf,
   LINE_FIELDS,
@@ -32,6 +33,7 @@ const BLOCKS = {
   contradiction: true,
   'caution not shown': true,
   'no measurable way up': true,
+  'branch never opens': true,
   'equipment lacking': true,
   'no easier variation': true,
   'near-duplicate cues': false,
@@ -82,6 +84,7 @@ export function healthOf(shelf: Shelf, input: HealthInput, about?: ReadonlySet<s
     ...variations.flatMap((v) => sheetFindings(v, read.get(v.slug)!, shelf, guarded)),
     ...cautionFindings(shelf, read),
     ...ladderFindings(shelf, about),
+    ...branchFindings(shelf),
     ...kitFindings(shelf, variations),
     ...easierFindings(shelf, variations, all, input),
     ...cueFindings(shelf, about),
@@ -334,6 +337,23 @@ function ladderFindings(shelf: Shelf, about?: ReadonlySet<string>): Finding[] {
         }),
       ),
     );
+}
+
+/** Who stands on the top of a trunk has nothing above to show that they hold it. */
+function branchFindings(shelf: Shelf): Finding[] {
+  return laddersOf(shelf).flatMap((branch): Finding[] => {
+    const trunk = branch.branchOf && shelf.get('ladder', branch.branchOf.ladder);
+    const top = trunk?.levels.at(-1);
+    if (!trunk || top?.id !== branch.branchOf?.level) return [];
+    return [
+      {
+        kind: 'branch never opens',
+        document: { kind: 'ladder', slug: branch.slug },
+        proof: `It leaves from “${top!.name}”, the top of ${trunk.name}: nobody gets beyond it, so nobody holds it. Let it leave from a level below.`,
+        other: { kind: 'ladder', slug: trunk.slug },
+      },
+    ];
+  });
 }
 
 function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] {

@@ -7,7 +7,7 @@ import { uuidFrom } from '../../core/testing/seeded.ts';
 import type { Season } from './season.ts';
 
 /** Share of the sets with a fault that were taken to the desk. */
-const TO_THE_DESK = 0.22;
+const TO_THE_DESK = 0.3;
 /** Share of the watched sets of the last weeks that a second coach rated, and what that coach sees. */
 const RATED = 0.3;
 const RATED_WEEKS = 5;

@@ -306,7 +306,8 @@ function follow({
       faults: again
         ? [{ fault: recurring.slug, side, reps: 1 }]
         : unclean
-          ? [{ fault: usual[Math.floor(random() * usual.length)]!, side, reps: 1 }]
+          ? // The sheet names the commonest first.
+            [{ fault: usual[Math.floor(random() ** 2 * usual.length)]!, side, reps: 1 }]
           : [],
       sensations: sensed(),
       pain: mood === 'unwatched' ? null : calm ? (last ? 0 : null) : pain,

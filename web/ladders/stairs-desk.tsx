@@ -21,7 +21,16 @@ import { blankLevel } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
 import { EditFields, LEVEL, slugFrom } from '../library/index.ts';
 import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
-import { Button, Notice, TextField, SortableList, SortableRow, useHistory, useKeys } from '../ui/index.ts';
+import {
+  Button,
+  Notice,
+  SelectField,
+  TextField,
+  SortableList,
+  SortableRow,
+  useHistory,
+  useKeys,
+} from '../ui/index.ts';
 import { entryId, useSearch } from '../workers/index.ts';
 import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
@@ -178,14 +187,16 @@ export function StairsDesk({ ladder, revision, standing, level: first, onDone }:
                 disabled={steps > 0}
               />
             ) : (
-              index > 0 && (
+              index > 0 &&
+              index < now.levels.length - 1 && (
                 <BranchOff
-                  key={level.id}
-                  level={level}
+                  key={`branch ${level.id}`}
+                  levels={now.levels.slice(index, -1)}
+                  standing={people}
+                  number={index + 1}
                   taken={entries.flatMap((e) => (e.kind === 'ladder' ? [e.slug] : []))}
-                  people={now.levels.slice(index).flatMap((_, i) => people.get(index + 1 + i) ?? [])}
-                  onTake={(slug, name) => {
-                    const parts = branchOff(now, level.id, slug, name);
+                  onTake={(to, slug, name) => {
+                    const parts = branchOff(now, { from: level.id, to }, slug, name);
                     if (parts) step({ ladder: parts.trunk, branches: [...kept.branches, parts.branch] });
                   }}
                 />
@@ -425,47 +436,62 @@ export function LevelFields({
   );
 }
 
-/** A step and those above it taken off as a branch of their own. */
+/** A step, or some that lie together, taken off as a branch of their own. */
 function BranchOff({
-  level,
+  levels,
+  standing,
+  number,
   taken,
-  people,
   onTake,
 }: {
-  level: Level;
+  /** From the step at hand on; the top stays on the trunk. */
+  levels: readonly Level[];
+  standing: ReadonlyMap<number, Person[]>;
+  number: number;
   taken: readonly string[];
-  people: readonly Person[];
-  onTake: (slug: string, name: string) => void;
+  onTake: (to: string, slug: string, name: string) => void;
 }) {
   const [name, setName] = useState('');
+  const [to, setTo] = useState(levels[0]!.id);
   const slug = slugFrom(name);
   const free = slug !== '' && !taken.includes(`${slug}-ladder`);
+  const last = Math.max(
+    0,
+    levels.findIndex((l) => l.id === to),
+  );
+  const people = levels.slice(0, last + 1).flatMap((_, i) => standing.get(number + i) ?? []);
   return (
     <details className="my-2">
-      <summary>Take “{level.name}” and the steps above it off as a branch</summary>
-      {people.length > 0 ? (
+      <summary>Take it off as a branch</summary>
+      <form
+        className="mt-1 flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (free && people.length === 0) onTake(to, `${slug}-ladder`, name.trim());
+        }}
+      >
+        <SelectField label="As far as" value={to} onChange={(e) => setTo(e.target.value)}>
+          {levels.map((l, i) => (
+            <option key={l.id} value={l.id}>
+              step {number + i}, {l.name}
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label="Name of the branch"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          error={slug !== '' && !free ? 'There is a ladder of that name.' : undefined}
+        />
+        <Button type="submit" disabled={!free || people.length > 0}>
+          Take it off
+        </Button>
+      </form>
+      {people.length > 0 && (
         <p className="mt-1 text-soft">
           {people.map((p) => p.name).join(', ')} {people.length === 1 ? 'stands' : 'stand'} there: move them
           first.
         </p>
-      ) : (
-        <form
-          className="mt-1 flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (free) onTake(`${slug}-ladder`, name.trim());
-          }}
-        >
-          <TextField
-            label="Name of the branch"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-            error={slug !== '' && !free ? 'There is a ladder of that name.' : undefined}
-          />
-          <Button type="submit" disabled={!free}>
-            Take it off
-          </Button>
-        </form>
       )}
     </details>
   );

@@ -15,6 +15,7 @@ export const HEALTH_WORDS: Record<HealthKind, string> = {
   'no easier variation': 'Nothing easier to give',
   'near-duplicate cues': 'One cue in two wordings',
   'unused cue': 'A cue that stands nowhere',
+  'branch never opens': 'A branch that never opens',
   'cue without its fault': 'A cue whose fault is not looked for on the sheet',
   'cue without plain words': 'A cue that is not said in plain words',
   'overdue review': 'To be read again',
