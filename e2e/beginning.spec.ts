@@ -9,7 +9,7 @@ test('a new person is placed by trials; pain ends them at once', async ({ page }
   await trials.getByRole('button', { name: 'What to try first' }).click();
   await expect(trials.getByText('Trial 1 of 4 at most')).toBeVisible();
   // What another ladder guards is told, and never tried.
-  await expect(trials.getByText('Nothing from Single-leg box squat upwards', { exact: false })).toBeVisible();
+  await expect(trials.getByText('Nothing from Goblet squat upwards', { exact: false })).toBeVisible();
   await expect(trials.getByRole('list', { name: /^How likely each level/ })).toBeVisible();
   await trials.getByRole('button', { name: 'Passed' }).click();
   await expect(trials.getByText('Trial 2 of 4 at most')).toBeVisible();

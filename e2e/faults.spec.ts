@@ -26,7 +26,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
   await page.goto(`/faults?person=${signe}`);
   await page
     .getByRole('group', { name: 'Done today' })
-    .getByRole('button', { name: 'Bulgarian split squat' })
+    .getByRole('button', { name: 'Walking lunge' })
     .click();
   const sign = (name: RegExp) => page.getByRole('list', { name: 'Signs' }).getByRole('button', { name });
   // A stop fault ends it at once, unless it was a slip of the finger.
@@ -133,11 +133,11 @@ test('two coaches rate one set, the second blind; the head coach sees where they
 
 test('what needs the box is not asked nor offered while the box is taken', async ({ page }) => {
   await signIn(page, 'head');
-  expect(await firstStep(page)).toMatch(/^Check next: Three to a box/i);
+  expect(await firstStep(page)).toMatch(/^Check next: Three repetitions to a box/i);
   const answers = page.getByRole('region', { name: 'Answers' });
   await expect(answers.getByText('needs box, solid', { exact: false }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Box, solid taken' }).click();
-  await expect(page.getByText(/^Three to a box/)).toHaveCount(0);
+  await expect(page.getByText(/^Three repetitions to a box/)).toHaveCount(0);
   await expect(answers.getByText('Not now: Box, solid is taken.').first()).toBeVisible();
   // Its page says what each check tells, and what it needs.
   await page.goto('/library/fault/back-rounds-bottom');
@@ -148,7 +148,7 @@ test('what needs the box is not asked nor offered while the box is taken', async
 
 test('another prior in the library changes what the desk says next', async ({ page }) => {
   await signIn(page, 'head');
-  expect(await firstStep(page)).toMatch(/^Check next: Three to a box/i);
+  expect(await firstStep(page)).toMatch(/^Check next: Three repetitions to a box/i);
   await page.goto('/library/fault/back-rounds-bottom/edit');
   const weights = page.getByLabel(/^Weight/);
   await expect(weights.first()).toBeVisible();

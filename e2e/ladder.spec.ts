@@ -77,7 +77,12 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   await expect(steps.nth(3)).toContainText('Sliding leg curl');
 
   // A variation of the library by half a word, as a step.
-  await steps.nth(1).getByRole('button', { name: /^2\. / }).click();
+  const second = steps.nth(1).getByRole('button', { name: /^2\. / });
+  // The click that ends a drag is taken by the drag.
+  await expect(async () => {
+    await second.click();
+    await expect(second).toHaveAttribute('aria-pressed', 'true', { timeout: 500 });
+  }).toPass();
   await page.getByLabel('Put a variation of the library on the stairs').fill('stick hin');
   await page
     .getByRole('list', { name: 'Found in the library' })
@@ -99,9 +104,8 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   await expect(tried.getByText('3 holds of 30 s', { exact: false }).first()).toBeVisible();
   await advance.getByLabel('Start moving up from').selectOption('Clean repetitions');
   await advance.getByLabel('clean repetitions', { exact: true }).first().fill('2');
-  await expect(
-    advance.getByText('2 sets of 2 clean repetitions, in 2 sessions running; and no pain.'),
-  ).toBeVisible();
+  await advance.getByLabel('sessions running').first().fill('1');
+  await expect(advance.getByText('2 sets of 2 clean repetitions; and no pain.')).toBeVisible();
   await expect(tried.getByText('Move up', { exact: true })).toBeVisible();
 
   // Bad input is told with its place; nothing is in force until it is right.
@@ -113,7 +117,7 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByRole('link', { name: /Revision 2/ })).toBeVisible();
   await expect(page.getByText('bridge ladder, 6 levels')).toBeVisible();
-  await expect(page.getByText('2 sets of 2 clean repetitions, in 2 sessions running')).toBeVisible();
+  await expect(page.getByText('2 sets of 2 clean repetitions').first()).toBeVisible();
 });
 
 test('a coach’s change to the stairs is a proposal; a viewer reads only', async ({ browser }) => {

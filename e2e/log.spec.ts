@@ -7,6 +7,7 @@ test('a coach logs sets with few taps, corrects one, and the decision shows its 
   await enter(page, 'coach');
   await page.getByRole('link', { name: /Oskar Lindqvane/ }).click();
   await expect(page.getByRole('heading', { name: 'Oskar Lindqvane', level: 1 })).toBeVisible();
+  await page.getByLabel('Ladder').selectOption('Single-leg bridge');
   await expect(page.getByText('2 × 10 each side')).toBeVisible();
   const today = page.getByRole('region', { name: 'Logged that day' });
   // The right side did fewer last time and goes first; the sides then alternate.
@@ -44,7 +45,7 @@ test('a set of an earlier session is corrected afterwards, and its settings come
   await page.getByLabel('Session of').fill(sets.at(-1)!.date);
   const that = page.getByRole('region', { name: 'Logged that day' });
   await expect(page.getByText(/Sets are being written down for/)).toBeVisible();
-  await expect(that.getByRole('button', { name: 'Correct' })).toHaveCount(3);
+  await expect(that.getByRole('button', { name: 'Correct' })).toHaveCount(2);
   await that.getByRole('button', { name: 'Correct' }).last().click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: 'Seconds held' }).fill('31');

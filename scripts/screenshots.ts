@@ -51,7 +51,7 @@ const SHOTS: Shot[] = [
     name: 'criterion',
     login: 'head',
     path: () => '/ladders/bridge-ladder',
-    press: ['4 Single-leg bridge sound', 'Edit this level'],
+    press: ['4 Marching bridge sound', 'Edit this level'],
     choose: ['Try it on the log of', 'Oskar Lindqvane'],
     scrollTo: 'section[aria-label="Try it on a log"]',
   },
