@@ -2,7 +2,7 @@ import type { Decision, Standing } from '../ladder/index.ts';
 import type { IsoDate } from '../terms/index.ts';
 import type { Ladder, ShelfInForce } from '../library/index.ts';
 import type { PersonRecords } from './records.ts';
-import { branchesOf } from '../library/index.ts';
+import { branchesOf, isTaught } from '../library/index.ts';
 import { decide, heldLevels, isOpen } from '../ladder/index.ts';
 import { ofLibrary, readingOfLadder } from './readings.ts';
 /** What the floor is read from: the library in force and the hall's day. */
@@ -68,7 +68,10 @@ export function judge(
       kit: ofLibrary(inForce).kit,
       heldElsewhere: held,
       branches: branchesOf(inForce.shelf, ladder)
-        .filter((b) => !records.standings.has(b.slug) && isOpen(b, held))
+        .filter(
+          (b) =>
+            !records.standings.has(b.slug) && isOpen(b, held) && isTaught(b, inForce.shelf, records.answers),
+        )
         .map((b) => b.name),
       massKg: records.massKg,
       signOffs: records.signOffs,

@@ -5,7 +5,7 @@ import type { PersonRecords } from './records.ts';
 import type { SettledLadder } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 import { judge } from './judge.ts';
-import { laddersOf } from '../library/index.ts';
+import { isTaught, laddersOf } from '../library/index.ts';
 import { levelOf, ofLibrary, readingOfLadder } from './readings.ts';
 import { heldLevels, isOpen, stayOf, targetAt } from '../ladder/index.ts';
 /** A person on one ladder: what the floor and the person's page show. */
@@ -33,6 +33,7 @@ export function onLadders(floor: Floor, records: PersonRecords, door: Door): OnL
   const held = heldLevels(shelf.all('ladder'), records.standings);
   return (
     laddersOf(shelf)
+      .filter((l) => records.standings.has(l.slug) || isTaught(l, shelf, records.answers))
       .map((raw): OnLadder => {
         const { standing, decision, failure } = judge(floor, raw, records);
         const { settled, facts } = readingOfLadder(floor.inForce, raw, records.answers, standing ?? {});

@@ -45,6 +45,7 @@ export { answerReferencesOf, referencesOf } from './references.ts';
 export {
   answerInForce,
   resolve,
+  isTaught,
   resolveLadder,
   resolveMechanics,
   resolveWanted,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cue, fault, ladder, level, question, shelf, variation } from '../testing/samples.ts';
-import { answerInForce, resolve, resolveLadder } from './resolve.ts';
+import { answerInForce, isTaught, resolve, resolveLadder } from './resolve.ts';
 import { breachesOf, withChanges } from './integrity.ts';
 import { holdsFor } from './predicate.ts';
 import { referencesOf } from './references.ts';
@@ -233,6 +233,23 @@ describe('integrity', () => {
       'trunk',
     );
     expect(problems(v, needy, branch({})).join()).toContain('need each other');
+  });
+
+  it('is taught only while something that it is for holds under the answers', () => {
+    const only = {
+      ...ladder([level('one', anything, { main: 'v' })]),
+      purpose: [{ text: 'For a while.', holdsUnder: { q: ['a'] } }],
+    };
+    const stock = (of: Partial<HouseQuestion>) => shelf(variation('v'), question('q', of));
+    expect(isTaught(only, stock({}))).toBe(true);
+    expect(isTaught(only, stock({ hall: { answer: 'b', why: '' } }))).toBe(false);
+    // One athlete may be answered otherwise than the hall.
+    expect(isTaught(only, stock({}), { q: 'b' })).toBe(false);
+    expect(isTaught(only, stock({ hall: { answer: 'b', why: '' } }), { q: 'a' })).toBe(true);
+    expect(resolveLadder(only, stock({}), { q: 'b' }).purpose).toEqual([]);
+    expect(
+      isTaught({ ...only, purpose: [...only.purpose, { text: 'Always.' }] }, stock({}), { q: 'b' }),
+    ).toBe(true);
   });
 
   it('asks what a branch opens with at its first level alone', () => {

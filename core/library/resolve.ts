@@ -381,6 +381,20 @@ export const resolveWanted = (variation: Variation, shelf: Shelf, person?: ForPe
 export const resolveMechanics = (variation: Variation, shelf: Shelf, person?: ForPerson): SettledMechanics =>
   settleMechanics(variation.mechanics, rulesFor(shelf, variation, person).number);
 
+/** Whether anything that a ladder is for holds under the answers in force: what has no purpose left is not begun. */
+export function isTaught(
+  ladder: Ladder,
+  shelf: Shelf,
+  answers: Readonly<Record<string, string>> = {},
+): boolean {
+  return purposeUnder(ladder, shelf, answers).length > 0;
+}
+
+const purposeUnder = (ladder: Ladder, shelf: Shelf, answers: Readonly<Record<string, string>>): Line[] => {
+  const { contradiction } = rulesFor(shelf, undefined, { stage: ladder.levels[0]!.stage, answers });
+  return ladder.purpose.filter((l) => contradiction(l) === null);
+};
+
 /**
  * The one reading of a ladder: each level's criteria under the answers in force for its main variation and stage.
  * @param answers of the athlete's own, by question
@@ -390,10 +404,9 @@ export function resolveLadder(
   shelf: Shelf,
   answers: Readonly<Record<string, string>> = {},
 ): SettledLadder {
-  const hall = rulesFor(shelf, undefined);
   return {
     ...ladder,
-    purpose: ladder.purpose.filter((l) => hall.contradiction(l) === null),
+    purpose: purposeUnder(ladder, shelf, answers),
     levels: ladder.levels.map((level, i) => {
       const main = shelf.get('variation', level.main);
       const settled = <T extends Pick<Level, 'advance' | 'stepBack'>>(of: T, stage: Stage) => {

@@ -241,6 +241,30 @@ describe('a level', () => {
 });
 
 describe('a branch', () => {
+  it('that the house answers against is neither offered nor begun', async () => {
+    const id = await placedOn(2, 'lift');
+    const head = hall.as('head');
+    const ROUNDED = 'rounded-extension-ladder';
+    const offered = async () =>
+      (await head.get<PersonOnLadders>(`/api/people/${id}/ladders`)).ladders.some(
+        (l) => l.ladder.slug === ROUNDED,
+      );
+    await head.ok('POST', `/api/people/${id}/place`, {
+      ladder: 'hinge-ladder',
+      level: 'wall',
+      reason: 'Hinges well.',
+    });
+    expect(await offered()).toBe(true);
+    await head.ok('PUT', `/api/people/${id}/answers/rounded-teaching`, {
+      answer: 'no',
+      why: 'The back stays long.',
+    });
+    expect(await offered()).toBe(false);
+    const begun = { ladder: ROUNDED, level: 'rounded', reason: 'To feel the hips.' };
+    const refused = await head.refused('POST', `/api/people/${id}/place`, begun);
+    expect(refused.detail).toContain('is not taught under the answers of the house');
+  });
+
   const SIDE = 'side-bridge-ladder';
   const lines = async (id: string) =>
     (await hall.as('coach').get<PersonOnLadders>(`/api/people/${id}/ladders`)).ladders;

@@ -1,7 +1,8 @@
 import { judge, ofLibrary, readingOfLadder, revisionsRead } from '../../core/floor/index.ts';
 import type { PersonRecords } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
-import type { Ladder, Level } from '../../core/library/index.ts';
+import { isTaught } from '../../core/library/index.ts';
+import type { Ladder, Level, ShelfInForce } from '../../core/library/index.ts';
 import { heldLevels, isOpen, overrideRefused, permittedLevels } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { ConfirmRequest, FormRequest, PlaceRequest } from '../../contract/log.ts';
@@ -58,6 +59,19 @@ async function keepMove(
   return id;
 }
 
+/** Nobody begins a ladder that nothing is left of under the answers of the house. */
+export function refuseUntaught(
+  ladder: Ladder,
+  { shelf }: ShelfInForce,
+  answers: Readonly<Record<string, string>>,
+) {
+  if (isTaught(ladder, shelf, answers)) return;
+  throw new Refusal(
+    422,
+    `ladder: "${ladder.name}" is not taught under the answers of the house. Nothing was decided.`,
+  );
+}
+
 /** First placement on a ladder, or a new one with a reason. */
 export async function place(c: Context & About, request: PlaceRequest): Promise<string> {
   const { inForce, ladder } = await forDeciding(c, request.ladder);
@@ -74,6 +88,7 @@ export async function place(c: Context & About, request: PlaceRequest): Promise<
       `ladder: "${ladder.name}" opens once ${ofLibrary(inForce).nameOf(trunk, opensWith)} is held. Nothing was decided.`,
     );
   }
+  if (!before) refuseUntaught(ladder, inForce, own.answers);
   refuseUnfit({ ...c, inForce }, ladder, own, {
     from: before ? levelIn(ladder, before.level) : null,
     to: level,

@@ -14,7 +14,7 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { forDeciding, place } from './moves.ts';
+import { forDeciding, place, refuseUntaught } from './moves.ts';
 import { recordsOf } from './records.ts';
 import { refuseStopped, tell } from './stops.ts';
 
@@ -25,6 +25,7 @@ async function stepFor(c: Context & About, request: PlacementRequest): Promise<P
   const ladder = inForce.shelf.get('ladder', request.ladder);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${request.ladder}".`);
   const own = (await recordsOf(db, c, [person.id]))(person.id);
+  if (!own.standings.has(ladder.slug)) refuseUntaught(ladder, inForce, own.answers);
   const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
   const unknown = request.trials.find((t) => !settled.levels.some((l) => l.id === t.level));
   if (unknown) throw new Refusal(422, `trials: the ladder has no level "${unknown.level}".`);

@@ -8,6 +8,10 @@ import { Elevation } from './elevation.tsx';
 import { ladderProfile } from './profile.tsx';
 import { useLadder, useStanding } from './use-ladder.ts';
 
+/** What stands where the answers of the house leave a ladder no purpose. */
+export const NOT_TAUGHT =
+  'Not taught under the house rules in force: nobody begins it; who stands on it stays.';
+
 /** The branches of a trunk as side flights, each beginning beneath the step it leaves from. */
 export function Flights({
   trunk,
@@ -48,7 +52,7 @@ function Flight({
   const indent = Math.min(MOST_INDENT, Math.max(0, from) / trunk.levels.length);
   return (
     <Loaded query={query} what="the branch">
-      {({ ladder }) => {
+      {({ ladder, settled }) => {
         const { steps } = ladderProfile(ladder, entries, build);
         return (
           <section
@@ -60,6 +64,7 @@ function Flight({
               From step {from + 1}, once {trunk.levels[from]?.name ?? 'it'} is held:{' '}
               <Link to={`/ladders/${slug}`}>{ladder.name}</Link>
             </h2>
+            {settled.purpose.length === 0 && <p className="text-soft">{NOT_TAUGHT}</p>}
             <div style={{ maxWidth: `${13 * ladder.levels.length}rem` }}>
               <Elevation
                 ladder={ladder}

@@ -13,7 +13,7 @@ import { buildFor, BuildSelect, MomentCaution, useBuilds } from '../body/index.t
 import { useSpread } from '../workers/index.ts';
 import { DemandQuestions } from './demand-questions.tsx';
 import { Elevation } from './elevation.tsx';
-import { Flights } from './flights.tsx';
+import { Flights, NOT_TAUGHT } from './flights.tsx';
 import { ladderProfile, orderByDemand } from './profile.tsx';
 import { LevelFields, StairsDesk } from './stairs-desk.tsx';
 import { TryOn } from './try-on.tsx';
@@ -63,7 +63,7 @@ export function LadderRoom() {
                     {nameOf(ladder.branchOf.ladder, ladder.branchOf.level)} is held.
                   </p>
                 )}
-                <p className="text-soft">{settled.purpose.map((l) => l.text).join(' ')}</p>
+                <p className="text-soft">{settled.purpose.map((l) => l.text).join(' ') || NOT_TAUGHT}</p>
               </div>
               <p className="flex gap-4">
                 {me.role !== 'viewer' && !desk && (
