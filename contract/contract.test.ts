@@ -13,7 +13,7 @@ import { bodySchema, libraryFileSchema, libraryJsonSchema } from './library.ts';
 import { runs } from '../core/testing/runs.ts';
 
 const file = JSON.parse(
-  readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const ajv = new Ajv2020({ strict: false, allErrors: false });
 const byJsonSchema = ajv.compile(libraryJsonSchema());
@@ -47,7 +47,7 @@ describe('the library format', () => {
     expect(byJoi(file)).toBe(true);
     expect(byJsonSchema(file)).toBe(true);
     expect(breachesOf(shelfOf(file.documents))).toEqual([]);
-    const text = readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8');
+    const text = readFileSync(new URL('../server/library/shipped.json', import.meta.url), 'utf8');
     expect(writeLibraryFile(file.edition, file.documents)).toBe(text);
   });
 

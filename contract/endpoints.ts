@@ -290,6 +290,16 @@ export const ENDPOINTS = {
     makes: true,
     file: true,
   }),
+  shippedLibrary: answers<Library.ShippedLibrary>()('GET', '/api/library/shipped', {
+    who: HEAD,
+    whose: 'nobody',
+  }),
+  beginWithShipped: answers<{ documents: number }>()('POST', '/api/library/shipped', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['library', 'changes'],
+    makes: true,
+  }),
   mergePlan: answers<Library.MergePlan>()('GET', '/api/library/cue/:slug/merge/:keep', {
     who: COACHES,
     whose: 'nobody',

@@ -482,3 +482,12 @@ export interface EditionRow {
   date: string;
   stateNumber: number;
 }
+
+/** The library that comes with the application, before a hall begins with it. */
+export interface ShippedLibrary {
+  edition: Pick<EditionHeader, 'number' | 'name' | 'date'>;
+  authors: string[];
+  variations: number;
+  ladders: number;
+  faults: number;
+}

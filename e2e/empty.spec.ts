@@ -3,7 +3,8 @@ import { expect, test } from './hall.ts';
 
 test.use({ begins: 'empty' });
 
-const library = readFileSync('server/demo/library.json');
+const library = readFileSync('server/library/shipped.json');
+const { documents } = JSON.parse(library.toString()) as { documents: unknown[] };
 
 test('an empty hall asks for its head coach, takes a library and its first people', async ({ page }) => {
   await page.goto('/');
@@ -17,13 +18,14 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await page.getByLabel('Password', { exact: true }).fill('a much longer one');
   await page.getByLabel('Password again').fill('a much longer one');
   await page.getByRole('button', { name: 'Open the hall' }).click();
+  await expect(page.getByRole('region', { name: 'First steps' })).toBeVisible();
+  await page.goto('/people');
   await expect(page.getByText('Nobody here yet.')).toBeVisible();
   await page.goto('/ladders');
   await expect(page.getByText('No ladder yet.')).toBeVisible();
 
   await page.goto('/hall');
   await page.getByRole('tab', { name: 'Library file and backup' }).click();
-  const count = (JSON.parse(library.toString()) as { documents: unknown[] }).documents.length;
   const broken = library.toString().replace('"cue": "tray"', '"cue": "no-such-cue"');
   await page
     .getByLabel('Load a library file')
@@ -33,7 +35,7 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await page
     .getByLabel('Load a library file')
     .setInputFiles({ name: 'library.json', mimeType: 'application/json', buffer: library });
-  await expect(page.getByText(`${count} documents are in force.`)).toBeVisible();
+  await expect(page.getByText(`${documents.length} documents are in force.`)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the library' }).click();
   expect(readFileSync(await (await download).path()).equals(library)).toBe(true);

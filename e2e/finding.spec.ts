@@ -4,7 +4,7 @@ import type { LibraryFile } from '../core/exchange/index.ts';
 import { enter, expect, signIn, test } from './hall.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const variations = documents.filter((d) => d.kind === 'variation');
 

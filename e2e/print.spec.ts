@@ -6,7 +6,7 @@ import { sheetLines } from '../core/sheets/index.ts';
 import { expect, openJob, sheetsSettled, signIn, test } from './hall.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 /** From the shortest to the longest sheet, by what it prints. */

@@ -3,7 +3,7 @@ import { enter, expect, signIn, test } from './hall.ts';
 
 test('keys and command bar reach every room, and switch units and light', async ({ page }) => {
   await enter(page, 'head');
-  await expect(page.getByRole('heading', { name: 'People', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Overview', level: 1 })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -11,7 +11,7 @@ import type { Checked, DeskFault, Tried } from '../core/fault/index.ts';
 import { resolve, shelfOf } from '../core/library/index.ts';
 import type { Body } from '../core/library/index.ts';
 import { seeded } from '../core/testing/seeded.ts';
-import { demoLibraryFile } from '../server/demo/index.ts';
+import { shippedLibraryFile } from '../server/library/index.ts';
 
 const CASES_EACH = 20;
 
@@ -61,7 +61,7 @@ function setsOf(fault: DeskFault, random: () => number): number {
 
 /** The faults desk on every fault of every variation of the demo library, with the kit all there. */
 export async function benchDesk(): Promise<void> {
-  const { documents } = JSON.parse(await readFile(demoLibraryFile, 'utf8')) as { documents: Body[] };
+  const { documents } = JSON.parse(await readFile(shippedLibraryFile, 'utf8')) as { documents: Body[] };
   const shelf = shelfOf(documents);
   const random = seeded(1);
   const [asking, never]: [number[], number[]] = [[], []];

@@ -58,7 +58,7 @@ const Hall = page(hall, (m) => m.Hall);
 function Home() {
   const { me } = useSigned();
   return (
-    <Navigate to={me.role === 'viewer' ? '/library' : me.role === 'coach' ? '/floor' : '/people'} replace />
+    <Navigate to={me.role === 'viewer' ? '/library' : me.role === 'coach' ? '/floor' : '/overview'} replace />
   );
 }
 

@@ -11,7 +11,7 @@ import type { InsteadGroup, InsteadOptions } from './instead.ts';
 import type { Measured } from './variation.ts';
 
 const file = JSON.parse(
-  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(file.documents);
 const v = (slug: string) => shelf.get('variation', slug)!;

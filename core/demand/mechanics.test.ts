@@ -16,7 +16,7 @@ import {
 import type { Body, Ladder } from '../library/index.ts';
 
 const library = JSON.parse(
-  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as { documents: Body[] };
 const shelf = shelfOf(library.documents);
 

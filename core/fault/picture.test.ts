@@ -8,7 +8,7 @@ import { figureAt, isComputed, rangeOf } from '../posture/index.ts';
 import { faultFigure } from './picture.ts';
 
 const documents = (
-  JSON.parse(readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8')) as {
+  JSON.parse(readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8')) as {
     documents: Body[];
   }
 ).documents;

@@ -6,7 +6,7 @@ import { readingOf } from './reading.ts';
 import type { Standing } from './decision.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 const at = (level: string, change: Partial<Standing> = {}): Map<string, Standing> =>

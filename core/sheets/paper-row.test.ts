@@ -6,7 +6,7 @@ import { blankRow, readFaults, readRow } from './paper-row.ts';
 import type { PaperRow } from './paper-row.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 const sheet = (slug: string) => resolve(shelf.get('variation', slug)!, shelf);

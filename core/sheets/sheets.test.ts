@@ -15,7 +15,7 @@ import { STAGES } from '../terms/index.ts';
 import { runs } from '../testing/runs.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('../../server/demo/library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 const variation = (slug: string) => shelf.get('variation', slug)!;

@@ -84,6 +84,7 @@ async function requestsOf(): Promise<Requests> {
     saveKit: { of: { slug: 'mat' }, body: { count: 3, place: 'Wall' } },
     checkDocuments: { of: {}, body: { items: [variation.body] } },
     importLibrary: { of: {}, body: '{"documents":[]}' },
+    beginWithShipped: { of: {}, body: undefined },
     mergeCues: { of: { slug: 'small-breaths', keep: 'long-shin' }, body: { reason: 'Alike', state: 1 } },
     saveDocument: {
       of: { kind: 'cue', slug: 'small-breaths' },

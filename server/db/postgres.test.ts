@@ -7,8 +7,8 @@ import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { demoLibraryFile, loadDemo } from '../demo/index.ts';
-import { importLibrary, shelfInForce } from '../library/index.ts';
+import { loadDemo } from '../demo/index.ts';
+import { importLibrary, shelfInForce, shippedLibraryFile } from '../library/index.ts';
 import { overview } from '../log/evidence.ts';
 import { personList } from '../people/index.ts';
 import { root } from '../root.ts';
@@ -73,7 +73,7 @@ describe.runIf(hasPostgres)('a PostgreSQL server instead', () => {
   it('keeps every one of many sets of one person that arrive at once, in one sum', async () => {
     const { db, head, close } = await newHall('crowd');
     await db.transaction(async (tx) =>
-      importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'Ida', NOW),
+      importLibrary(tx, await readFile(shippedLibraryFile, 'utf8'), 'Ida', NOW),
     );
     const { id } = await head.ok<{ id: string }>('POST', '/api/people', {
       name: 'Piet',

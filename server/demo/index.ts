@@ -1,17 +1,14 @@
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { randomUUID } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
-import path from 'node:path';
 import { eq, max } from 'drizzle-orm';
 import { hashPassword } from '../access/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
 import { knowStaff, rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
-import { importLibrary, putKit, shelfInForce } from '../library/index.ts';
+import { beginWithShipped, putKit, shelfInForce } from '../library/index.ts';
 import { KIT } from './kit.ts';
 import { reportsFromLog } from '../log/index.ts';
-import { root } from '../root.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
 import { seeded, uuidFrom } from '../../core/testing/seeded.ts';
@@ -22,14 +19,11 @@ import type { Season } from './season.ts';
 const PASSWORD = 'kestrel-quay';
 const SEED = 2026;
 
-export const demoLibraryFile = path.join(root, 'server/demo/library.json');
-
 /**
  * Loads the invented hall into an empty database: the library through the importer, then staff,
  * squads, people and their logs, in one transaction.
  */
 export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
-  const library = await readFile(demoLibraryFile, 'utf8');
   const hash = await hashPassword(PASSWORD);
   const timeZone = 'Europe/Lisbon';
   const today = dayIn(timeZone, now);
@@ -43,7 +37,7 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       demo: true,
       demoPassword: PASSWORD,
     });
-    await importLibrary(tx, library, 'Mirela Ostrander', now);
+    await beginWithShipped(tx, 'Mirela Ostrander', now);
     await putKit(tx, KIT);
     const squadIds = new Map<string, string>();
     for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, { name }));

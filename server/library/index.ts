@@ -1,5 +1,6 @@
 export { libraryRoutes } from './routes.ts';
 export { adviceRoutes } from './advice.ts';
 export { shelfAt, shelfInForce } from './shelf.ts';
+export { beginWithShipped, shippedLibraryFile } from './shipped.ts';
 export { putKit } from './kit.ts';
 export { importLibrary, exportLibrary } from './exchange.ts';

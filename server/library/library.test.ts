@@ -10,7 +10,7 @@ import type {
   SaveResult,
   Sheet,
 } from '../../contract/library.ts';
-import { demoLibraryFile } from '../demo/index.ts';
+import { shippedLibraryFile } from './index.ts';
 import { schema } from '../db/index.ts';
 import { documentIn, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
@@ -287,11 +287,38 @@ describe('the library file', () => {
     }
   });
 
+  it('of the application is what an empty hall may begin with, once, by its head coach', async () => {
+    const other = await testHall({ library: false });
+    try {
+      const head = other.as('head');
+      const file = JSON.parse(await readFile(shippedLibraryFile, 'utf8')) as LibraryFile;
+      const variations = file.documents.filter((d) => d.kind === 'variation').length;
+      expect(await head.get('/api/library/shipped')).toMatchObject({
+        edition: { number: file.edition.number, name: file.edition.name },
+        variations,
+      });
+      for (const who of ['coach', 'viewer'] as const) {
+        expect((await other.as(who).refused('POST', '/api/library/shipped')).status).toBe(403);
+        expect((await other.as(who).refused('GET', '/api/library/shipped')).status).toBe(403);
+      }
+      expect((await head.get<LibraryList>('/api/library')).entries).toEqual([]);
+      expect(await head.ok('POST', '/api/library/shipped')).toEqual({ documents: file.documents.length });
+      expect((await head.refused('POST', '/api/library/shipped')).detail).toContain('has a library already');
+      // It is the hall's own now, byte for byte what came.
+      const out = await (await head.send('GET', '/api/library/export')).text();
+      expect(out).toBe(await readFile(shippedLibraryFile, 'utf8'));
+      // What the hall has is its own to say.
+      expect(await head.get('/api/kit')).toEqual([]);
+    } finally {
+      await other.close();
+    }
+  });
+
   it('is refused whole, with the list of what is wrong', async () => {
     const empty = await testHall({ library: false });
     try {
       const head = empty.as('head');
-      const file = JSON.parse(await readFile(demoLibraryFile, 'utf8')) as LibraryFile;
+      const file = JSON.parse(await readFile(shippedLibraryFile, 'utf8')) as LibraryFile;
       const variation = file.documents.find((d) => d.kind === 'variation')!;
       const broken = {
         ...file,

@@ -11,6 +11,7 @@ import { Refusal } from '../http.ts';
 import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.ts';
 import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
+import { beginWithShipped, shippedLibrary } from './shipped.ts';
 import { kitRows, saveKit } from './kit.ts';
 import { inForce as documentInForce } from './shelf.ts';
 
@@ -63,6 +64,12 @@ export const libraryRoutes = handlers({
 
   importLibrary: async (c) => ({
     documents: await allOrNothing(c, ({ db, body, me, at }) => importLibrary(db, body, me.name, at)),
+  }),
+
+  shippedLibrary: () => shippedLibrary(),
+
+  beginWithShipped: async (c) => ({
+    documents: await allOrNothing(c, ({ db, me, at }) => beginWithShipped(db, me.name, at)),
   }),
 
   document: async ({ db, inForce, params: { kind, slug } }) => {

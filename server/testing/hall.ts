@@ -12,9 +12,8 @@ import type { Lasting } from '../access/index.ts';
 import { createApp } from '../app.ts';
 import { backupFile, backupHere, openEmbedded, openServer, schema } from '../db/index.ts';
 import type { Db, OpenDatabase } from '../db/index.ts';
-import { demoLibraryFile } from '../demo/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
-import { importLibrary } from '../library/index.ts';
+import { beginWithShipped } from '../library/index.ts';
 import { root } from '../root.ts';
 import { atOnce } from '../tasks.ts';
 import type { App, Services } from '../http.ts';
@@ -139,7 +138,7 @@ const template = path.join(root, '.cache', 'test-hall');
 export async function makeHallTemplate(): Promise<void> {
   const { db, dump, close } = await openEmbedded(null);
   const beginning = await begin(db);
-  await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', NOW));
+  await db.transaction(async (tx) => beginWithShipped(tx, 'head', NOW));
   await mkdir(path.dirname(template), { recursive: true });
   await writeFile(`${template}.tar`, Buffer.from(await (await dump()).arrayBuffer()));
   await writeFile(`${template}.json`, JSON.stringify(beginning));
@@ -157,7 +156,7 @@ export async function makeServerTemplate(url: (database: string) => string): Pro
   await main.close();
   const { db, close } = await openServer(url(TEMPLATE));
   const beginning = await begin(db);
-  await db.transaction(async (tx) => importLibrary(tx, await readFile(demoLibraryFile, 'utf8'), 'head', NOW));
+  await db.transaction(async (tx) => beginWithShipped(tx, 'head', NOW));
   await writeFile(`${template}-server.json`, JSON.stringify(beginning));
   await close();
   process.env[SERVER] = url('');

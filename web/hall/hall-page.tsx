@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { HallSettings, Squad } from '../../contract/hall.ts';
-import { Refused, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
 import { Kit } from './kit.tsx';
@@ -18,10 +18,12 @@ const TABS = [
 
 /** What the head coach keeps in order besides the library. */
 export function Hall() {
+  const { params, set } = useAddress();
+  const part = TABS.find(([value]) => value === params.get('part'))?.[0] ?? 'staff';
   return (
     <div className="mx-auto max-w-5xl">
       <h1>Hall</h1>
-      <Tabs.Root defaultValue="staff" className="mt-2">
+      <Tabs.Root value={part} onValueChange={(to) => set({ part: to })} className="mt-2">
         <Tabs.List aria-label="Parts of the hall" className="flex flex-wrap gap-1 border-b border-ink">
           {TABS.map(([value, name]) => (
             <Tabs.Trigger

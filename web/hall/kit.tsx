@@ -15,13 +15,14 @@ export function Kit() {
       {(rows) => (
         <>
           <p className="mb-3 max-w-2xl text-soft">
-            What the hall has none of is not offered, and what needs it is done with an equal or left out.
-            Each line is kept when you leave it.
+            Untick what the hall has none of: it is not offered, and what needs it is done with an equal or
+            left out. Each line is kept when you leave it.
           </p>
           <table className="w-full max-w-4xl text-left">
             <thead>
               <tr className="border-b border-ink">
-                <th className="py-1">Equipment</th>
+                <th className="w-12 py-1">Here</th>
+                <th>Equipment</th>
                 <th>How many</th>
                 <th>Where it stands</th>
               </tr>
@@ -51,8 +52,22 @@ function Row({ name, row }: { name: string; row: KitRow }) {
     if (number === null || (number === row.count && place === row.place)) return;
     send.mutate({ count: number, place });
   };
+  const tick = (here: boolean) => {
+    const count = here ? 1 : 0;
+    setCount(String(count));
+    send.mutate({ count, place });
+  };
   return (
     <tr className="border-b border-rule align-baseline">
+      <td className="py-1">
+        <input
+          type="checkbox"
+          className="size-5"
+          aria-label={`Here: ${name}`}
+          checked={number !== 0}
+          onChange={(e) => tick(e.target.checked)}
+        />
+      </td>
       <th scope="row" className="py-1 pr-4 font-read font-normal">
         <Link to={`/library/equipment/${row.equipment}`}>{name}</Link>
         {number === 0 && <span className="block text-sm text-warn">The hall has none.</span>}

@@ -26,9 +26,10 @@ export function Ladders() {
               <Empty>
                 No ladder yet.{' '}
                 {me.role === 'head coach' ? (
-                  <Link to="/library?kind=ladder">
-                    Write one in the library, once it holds some variations.
-                  </Link>
+                  <>
+                    <Link to="/overview">Begin with the library that comes with Meister</Link>, or{' '}
+                    <Link to="/library?kind=ladder">write one in the library</Link>.
+                  </>
                 ) : (
                   'The head coach makes one.'
                 )}

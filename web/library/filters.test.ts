@@ -5,7 +5,7 @@ import { shelfOf, summariesOf } from '../../core/library/index.ts';
 import type { EntrySummary } from '../../contract/library.ts';
 import { BARE, chosenIn, equalsIn, FACETS, narrowed } from './filters.ts';
 
-const file = JSON.parse(readFileSync('server/demo/library.json', 'utf8')) as LibraryFile;
+const file = JSON.parse(readFileSync('server/library/shipped.json', 'utf8')) as LibraryFile;
 const all = summariesOf(shelfOf(file.documents), new Map());
 const variations = all.filter((e) => e.kind === 'variation');
 const equals = equalsIn(all);

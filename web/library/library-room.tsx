@@ -173,7 +173,12 @@ function Room({ entries }: { entries: EntrySummary[] }) {
                 Nothing matches: show all
               </Button>
             ) : (
-              `No ${KIND_WORDS[kind]} yet.`
+              <>
+                No {KIND_WORDS[kind]} yet.{' '}
+                {me.role === 'head coach' && entries.length === 0 && (
+                  <Link to="/overview">Begin with the library that comes with Meister</Link>
+                )}
+              </>
             )}
           </Empty>
         )}

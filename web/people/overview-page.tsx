@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { ReactNode } from 'react';
 import { Said, useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy } from '../ui/index.ts';
+import { FirstSteps } from './first-steps.tsx';
 import { Reports } from './reports.tsx';
 
 interface Section {
@@ -32,6 +33,7 @@ export function OverviewPage() {
           {(id) => squads.data?.find((s) => s.id === id)?.name ?? 'All squads'}
         </Segmented>
       </div>
+      <FirstSteps />
       <Reports shown={(id) => squad === null || people.data?.find((p) => p.id === id)?.squadId === squad} />
       <Loaded query={people} what="the people">
         {(all) => (

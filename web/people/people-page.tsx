@@ -162,9 +162,7 @@ export function People() {
           all.length === 0 ? (
             <Empty>
               Nobody here yet.{' '}
-              {me.role === 'head coach'
-                ? 'Add the first person; squads are made in the hall room.'
-                : 'The head coach adds people.'}
+              {me.role === 'head coach' ? 'Add the first person.' : 'The head coach adds people.'}
             </Empty>
           ) : (
             <table className="w-full text-left">

@@ -6,6 +6,8 @@ export interface Preferences {
   theme: 'light' | 'dark';
   massUnit: 'kg' | 'lb';
   lengthUnit: 'cm' | 'in';
+  /** What a new hall still lacks need not be told here. */
+  firstSteps: 'away';
 }
 
 /** As a bare word under `meister.<key>`; null: nothing was chosen here. */
@@ -20,6 +22,7 @@ export const preferences: { [K in keyof Preferences]: Kept<Preferences[K] | null
   theme: oneOf('theme', 'light', 'dark'),
   massUnit: oneOf('massUnit', 'kg', 'lb'),
   lengthUnit: oneOf('lengthUnit', 'cm', 'in'),
+  firstSteps: oneOf('firstSteps', 'away'),
 };
 
 export function setTheme(theme: Preferences['theme']): void {

@@ -5,7 +5,7 @@ import { shelfOf, summariesOf } from '../../core/library/index.ts';
 import { findableOf } from './findable.ts';
 import { Finder } from './finder.ts';
 
-const file = JSON.parse(readFileSync('server/demo/library.json', 'utf8')) as LibraryFile;
+const file = JSON.parse(readFileSync('server/library/shipped.json', 'utf8')) as LibraryFile;
 const finder = new Finder(findableOf(summariesOf(shelfOf(file.documents), new Map())));
 const first = (text: string) => finder.find(text)[0]?.id;
 
