@@ -25,7 +25,9 @@ interface Shot {
 }
 
 function libraryMovements() {
-  const file = JSON.parse(readFileSync(path.join(root, 'server/library/shipped.json'), 'utf8')) as LibraryFile;
+  const file = JSON.parse(
+    readFileSync(path.join(root, 'server/library/shipped.json'), 'utf8'),
+  ) as LibraryFile;
   const shelf = shelfOf(file.documents);
   return shelf
     .all('variation')

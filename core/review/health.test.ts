@@ -14,7 +14,9 @@ import type { Finding } from './health.ts';
 import { runs } from '../testing/runs.ts';
 
 const demo = (
-  JSON.parse(readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8')) as LibraryFile
+  JSON.parse(
+    readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
+  ) as LibraryFile
 ).documents;
 const TODAY = '2026-11-25';
 const points = (v: Variation, m: Parameters<typeof demandOf>[1]) => {
