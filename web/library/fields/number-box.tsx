@@ -1,4 +1,6 @@
-/** A number within bounds; what lies outside is not taken. */
+import { useState } from 'react';
+
+/** A number within bounds; what lies outside may be typed on the way, is marked, and is not taken. */
 export function NumberBox({
   label,
   value,
@@ -12,19 +14,26 @@ export function NumberBox({
   max: number;
   onChange: (n: number) => void;
 }) {
+  const [text, setText] = useState(String(value));
+  const within = (typed: string) => typed !== '' && Number(typed) >= min && Number(typed) <= max;
+  // What changed elsewhere, as by an undo, is shown in place of an older number typed here.
+  const shown = within(text) && Number(text) !== value ? String(value) : text;
   return (
     <input
       aria-label={label}
+      aria-invalid={!within(shown)}
+      title={within(shown) ? undefined : `From ${min} to ${max}; ${value} stands until then.`}
       type="number"
       step="any"
       className="field w-20"
-      value={value}
+      value={shown}
       min={min}
       max={max}
       onChange={(e) => {
-        const n = Number(e.target.value);
-        if (e.target.value !== '' && n >= min && n <= max) onChange(n);
+        setText(e.target.value);
+        if (within(e.target.value)) onChange(Number(e.target.value));
       }}
+      onBlur={() => setText(String(value))}
     />
   );
 }
