@@ -23,7 +23,7 @@ test('a changed house answer shows its effect first; sheet, figure, faults and c
   await expect(page.getByRole('row', { name: /The hall As deep as the back stays long/ })).toBeVisible();
 
   await page.goto('/library/variation/plain-squat');
-  await expect(page.getByText('Sink on for as long as the tail stays under the head.')).toBeVisible();
+  await expect(page.getByText('Go on down for as long as the low back stays long.')).toBeVisible();
   await expect(page.getByText('Stop where a cup would stand on your thighs.')).toHaveCount(0);
   await expect(page.getByText('Goes deeper than this level asks')).toHaveCount(0);
   await page.goto('/print?job=full:plain-squat');

@@ -57,7 +57,7 @@ test('a scanned sheet says current, then outdated with what changed, and is prin
 
   await page.goto(printed);
   await expect(page.getByRole('heading', { name: '! This paper is outdated.' })).toBeVisible();
-  await expect(page.getByText('Ring the bell on the wall with the seat.').first()).toBeVisible();
+  await expect(page.getByText('Reach back until your seat touches the wall.').first()).toBeVisible();
   await expect(page.getByRole('insertion')).toHaveText('Knock on the wall with the seat.');
   await page.getByRole('link', { name: 'Print it anew' }).click();
   await expect(page.locator('[data-sheet]')).toContainText('Knock on the wall with the seat.');

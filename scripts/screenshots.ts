@@ -54,7 +54,7 @@ const SHOTS: Shot[] = [
     login: 'head',
     path: () => '/ladders/bridge-ladder',
     press: ['4 Marching bridge sound', 'Edit this level'],
-    choose: ['Try it on the log of', 'Oskar Lindqvane'],
+    choose: ['Try it on the log of', 'Marta Quillon'],
     scrollTo: 'section[aria-label="Try it on a log"]',
   },
   {

@@ -12,7 +12,7 @@ import type { Pattern } from '../../core/terms/index.ts';
 import { KIT } from './kit.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('./library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 const variations = shelf.all('variation');

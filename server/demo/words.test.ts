@@ -6,7 +6,7 @@ import { sheetLines } from '../../core/sheets/index.ts';
 import { readingEase, syllables } from '../../core/testing/reading-ease.ts';
 
 const { documents } = JSON.parse(
-  readFileSync(new URL('./library.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../library/shipped.json', import.meta.url), 'utf8'),
 ) as LibraryFile;
 const shelf = shelfOf(documents);
 const cues = shelf.all('cue');

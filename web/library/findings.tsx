@@ -3,6 +3,7 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { BLOCKING } from '../../core/review/index.ts';
 import { KIND_WORDS } from '../../core/library/index.ts';
 import type { Finding, HealthKind } from '../../core/review/index.ts';
+import { Said } from '../shell/index.ts';
 
 export const HEALTH_WORDS: Record<HealthKind, string> = {
   'missing field': 'Something is not said',
@@ -44,7 +45,9 @@ export function FindingLine({ finding: f, entries }: { finding: Finding; entries
             <span className="text-sm text-soft">{KIND_WORDS[f.document.kind]}</span>
           </>
         )}
-        <p className="[overflow-wrap:anywhere]">{f.proof}</p>
+        <p className="[overflow-wrap:anywhere]">
+          <Said of={f.proof} />
+        </p>
       </div>
       <Link to={mendPath(f)} className="self-center text-sm whitespace-nowrap">
         {f.kind === 'near-duplicate cues' ? 'Merge them' : 'Mend it'}
@@ -63,7 +66,7 @@ export function OwnFindings({ findings }: { findings: readonly Finding[] }) {
           <span className={BLOCKING.has(f.kind) ? 'font-semibold text-warn' : 'font-semibold'}>
             {HEALTH_WORDS[f.kind]}.
           </span>{' '}
-          {f.proof}
+          <Said of={f.proof} />
         </li>
       ))}
     </ul>

@@ -23,7 +23,7 @@ export function HealthPage() {
               <h1>Health of the library</h1>
               <p className="text-soft">
                 {documents} documents looked at. {blocking === 0 ? 'Nothing' : blocking} to mend before a
-                sheet is used, {findings.length - blocking} for a quiet hour.
+                sheet is used, {findings.length - blocking} that can wait.
               </p>
               <ListsOut
                 name="Health"
