@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './hall.ts';
+import { expect, openHall, test } from './hall.ts';
 
 test.use({ begins: 'empty' });
 
@@ -7,13 +7,7 @@ const library = readFileSync('server/library/shipped.json');
 const { documents } = JSON.parse(library.toString()) as { documents: unknown[] };
 
 test('an empty hall asks for its head coach, takes a library and its first people', async ({ page }) => {
-  await page.goto('/');
-  await page.getByLabel('Name of the hall').fill('Lower Basin Boathouse');
-  await page.getByLabel('Your name').fill('Sunniva Kell');
-  await page.getByLabel('Sign-in name').fill('sunniva');
-  await page.getByLabel('Password', { exact: true }).fill('short');
-  await page.getByLabel('Password again').fill('short');
-  await page.getByRole('button', { name: 'Open the hall' }).click();
+  await openHall(page, 'Lower Basin Boathouse', 'short');
   await expect(page.getByText('needs at least 10 characters').first()).toBeVisible();
   await page.getByLabel('Password', { exact: true }).fill('a much longer one');
   await page.getByLabel('Password again').fill('a much longer one');

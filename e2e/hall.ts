@@ -46,6 +46,17 @@ export async function enter(page: Page, login: Login): Promise<void> {
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
+/** What a hall's first head coach is asked; the password may be refused. */
+export async function openHall(page: Page, hall: string, password: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Name of the hall').fill(hall);
+  await page.getByLabel('Your name').fill('Sunniva Kell');
+  await page.getByLabel('Sign-in name').fill('sunniva');
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByLabel('Password again').fill(password);
+  await page.getByRole('button', { name: 'Open the hall' }).click();
+}
+
 /** A second person at another screen. */
 export const another = async (
   browser: Browser,

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './hall.ts';
+import { expect, openHall, test } from './hall.ts';
 
 test.use({ begins: 'empty' });
 
@@ -11,13 +11,7 @@ const variations = documents.filter((d) => d.kind === 'variation').length;
 test('a hall begins with the library that comes along: first steps, one after the other, to the first decision', async ({
   page,
 }) => {
-  await page.goto('/');
-  await page.getByLabel('Name of the hall').fill('Upper Basin Boathouse');
-  await page.getByLabel('Your name').fill('Sunniva Kell');
-  await page.getByLabel('Sign-in name').fill('sunniva');
-  await page.getByLabel('Password', { exact: true }).fill('a much longer one');
-  await page.getByLabel('Password again').fill('a much longer one');
-  await page.getByRole('button', { name: 'Open the hall' }).click();
+  await openHall(page, 'Upper Basin Boathouse', 'a much longer one');
   // The head coach lands where the next step is.
   await expect(page.getByRole('heading', { name: 'Overview', level: 1 })).toBeVisible();
   const steps = page.getByRole('region', { name: 'First steps' });
@@ -29,6 +23,13 @@ test('a hall begins with the library that comes along: first steps, one after th
   await steps.getByRole('link', { name: 'Say what the hall has' }).click();
   await page.getByRole('checkbox', { name: 'Here: Rowing machine' }).uncheck();
   await expect(page.getByText('The hall has none.')).toBeVisible();
+  // A slip of the finger loses no number.
+  const balls = page.getByRole('textbox', { name: 'How many: Large ball' });
+  await balls.fill('3');
+  await page.getByRole('checkbox', { name: 'Here: Large ball' }).uncheck();
+  await expect(balls).toHaveValue('0');
+  await page.getByRole('checkbox', { name: 'Here: Large ball' }).check();
+  await expect(balls).toHaveValue('3');
   await page.goto('/overview');
   await expect(steps.getByText('2. The kit at hand: done')).toBeVisible();
   await steps.getByRole('link', { name: 'Name the first squad' }).click();

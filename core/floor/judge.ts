@@ -2,7 +2,7 @@ import type { Decision, Standing } from '../ladder/index.ts';
 import type { IsoDate } from '../terms/index.ts';
 import type { Ladder, ShelfInForce } from '../library/index.ts';
 import type { PersonRecords } from './records.ts';
-import { branchesOf, isTaught } from '../library/index.ts';
+import { branchesTaught } from '../library/index.ts';
 import { decide, heldLevels, isOpen } from '../ladder/index.ts';
 import { ofLibrary, readingOfLadder } from './readings.ts';
 /** What the floor is read from: the library in force and the hall's day. */
@@ -67,11 +67,8 @@ export function judge(
       clearances: records.clearances,
       kit: ofLibrary(inForce).kit,
       heldElsewhere: held,
-      branches: branchesOf(inForce.shelf, ladder)
-        .filter(
-          (b) =>
-            !records.standings.has(b.slug) && isOpen(b, held) && isTaught(b, inForce.shelf, records.answers),
-        )
+      branches: branchesTaught(inForce.shelf, ladder, records.answers)
+        .filter((b) => !records.standings.has(b.slug) && isOpen(b, held))
         .map((b) => b.name),
       massKg: records.massKg,
       signOffs: records.signOffs,

@@ -45,6 +45,7 @@ export { answerReferencesOf, referencesOf } from './references.ts';
 export {
   answerInForce,
   resolve,
+  branchesTaught,
   isTaught,
   resolveLadder,
   resolveMechanics,

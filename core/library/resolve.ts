@@ -17,7 +17,7 @@ import type { Predicate } from './predicates.ts';
 import type { Felt, RuledNumber, AnswerKind, Severity, Stage } from '../terms/index.ts';
 import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
-import { standsAbove } from './places.ts';
+import { branchesOf, standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
 import type { Shelf, Stock } from './shelf.ts';
 import { LINE_FIELDS } from './line-fields.ts';
@@ -389,6 +389,13 @@ export function isTaught(
 ): boolean {
   return purposeUnder(ladder, shelf, answers).length > 0;
 }
+
+/** The branches of a trunk that are taught under the answers in force. */
+export const branchesTaught = (
+  shelf: Shelf,
+  trunk: Ladder,
+  answers: Readonly<Record<string, string>> = {},
+): Ladder[] => branchesOf(shelf, trunk).filter((b) => isTaught(b, shelf, answers));
 
 const purposeUnder = (ladder: Ladder, shelf: Shelf, answers: Readonly<Record<string, string>>): Line[] => {
   const { contradiction } = rulesFor(shelf, undefined, { stage: ladder.levels[0]!.stage, answers });

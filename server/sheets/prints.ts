@@ -7,7 +7,7 @@ import { doseWords } from '../../core/dose/index.ts';
 import { barring, factsOf, readingOf } from '../../core/ladder/index.ts';
 import { lastAids, lastSettings } from '../../core/log/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
-import { branchesOf, isTaught, resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
+import { branchesTaught, resolve, resolveLadder, resolveMechanics } from '../../core/library/index.ts';
 import type { Ladder, ResolvedVariation, ShelfInForce, Variation } from '../../core/library/index.ts';
 import { BARRED, SHEET_WORDS, warmUpFor } from '../../core/sheets/index.ts';
 import type { JobItem } from '../../core/sheets/index.ts';
@@ -123,14 +123,12 @@ function posterOf(
     item,
     ladder: settled,
     standing: reader ? (standingOn(ladder, reader)?.level ?? null) : null,
-    branches: branchesOf(shelf, ladder)
-      .filter((b) => isTaught(b, shelf, reader?.records.answers))
-      .map((b) => ({
-        from: b.branchOf!.level,
-        name: b.name,
-        steps: b.levels.map((l) => l.name),
-        standing: b.levels.find((l) => l.id === (reader && standingOn(b, reader)?.level))?.name ?? null,
-      })),
+    branches: branchesTaught(shelf, ladder, reader?.records.answers).map((b) => ({
+      from: b.branchOf!.level,
+      name: b.name,
+      steps: b.levels.map((l) => l.name),
+      standing: b.levels.find((l) => l.id === (reader && standingOn(b, reader)?.level))?.name ?? null,
+    })),
     levels: settled.levels.flatMap((l): PrintedLevel[] => {
       const main = shelf.get('variation', l.main);
       if (!main) return [];

@@ -52,8 +52,11 @@ function Row({ name, row }: { name: string; row: KitRow }) {
     if (number === null || (number === row.count && place === row.place)) return;
     send.mutate({ count: number, place });
   };
+  // Ticked again, the number that was there before comes back.
+  const [before, setBefore] = useState(row.count || 1);
   const tick = (here: boolean) => {
-    const count = here ? 1 : 0;
+    if (!here && number) setBefore(number);
+    const count = here ? before : 0;
     setCount(String(count));
     send.mutate({ count, place });
   };
