@@ -14,7 +14,7 @@ import { Loaded, Notice } from './ui/index.ts';
 const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
   lazy(async () => ({ default: pick(await load()) }));
 const library = () => import('./library/pages.ts');
-const editor = () => import('./library/editor.tsx');
+const editor = () => import('./library/write/editor.tsx');
 const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const fault = () => import('./fault/pages.ts');

@@ -1,8 +1,8 @@
-export { EditFields } from './fields/edit.tsx';
-export { FORMS, LEVEL } from './fields/index.ts';
-export type { Value } from './fields/index.ts';
-export { SideBySide } from './side-by-side.tsx';
-export { CriterionDifference, EffectsView, SheetDifference } from './effects-view.tsx';
-export { slugFrom } from './new-document.tsx';
-export { useCheck } from './use-check.ts';
-export { useQuestion } from './use-question.ts';
+export { EditFields } from './write/fields/edit.tsx';
+export { FORMS, LEVEL } from './write/fields/index.ts';
+export type { Value } from './write/fields/index.ts';
+export { SideBySide } from './compare/side-by-side.tsx';
+export { CriterionDifference, EffectsView, SheetDifference } from './health/effects-view.tsx';
+export { slugFrom } from './write/new-document.tsx';
+export { useCheck } from './write/use-check.ts';
+export { useQuestion } from './rules/use-question.ts';

@@ -1,4 +1,4 @@
-export { LibraryRoom } from './library-room.tsx';
-export { History } from './history.tsx';
-export { HealthPage } from './health-page.tsx';
-export { MergePage } from './merge-page.tsx';
+export { LibraryRoom } from './find/library-room.tsx';
+export { History } from './compare/history.tsx';
+export { HealthPage } from './health/health-page.tsx';
+export { MergePage } from './write/merge-page.tsx';

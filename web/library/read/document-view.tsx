@@ -1,0 +1,105 @@
+import { Link } from 'react-router';
+import type { EntrySummary } from '../../../contract/library.ts';
+import { KIND_WORDS, titleOf } from '../../../core/library/index.ts';
+import type { Kind } from '../../../core/library/index.ts';
+import { useAsk, useSigned } from '../../shell/index.ts';
+import { Loaded } from '../../ui/index.ts';
+import { CueView } from './cue-view.tsx';
+import { FaultView } from './fault-view.tsx';
+import { FORMS } from '../write/fields/index.ts';
+import { NewDocument } from '../write/new-document.tsx';
+import { QuestionView } from '../rules/question-view.tsx';
+import { Reading } from './reading.tsx';
+import { SheetView } from './sheet-view.tsx';
+import { AlsoCalled } from './also-called.tsx';
+
+interface Props {
+  kind: Kind;
+  slug: string;
+  entries: EntrySummary[];
+}
+
+/** A document as it is read: a variation as its sheet, cues, faults and house questions in their own way. */
+export function DocumentView({ kind, slug, entries }: Props) {
+  const { me } = useSigned();
+  const entry = useAsk('document', kind === 'variation' ? null : { kind, slug });
+  const sheet = useAsk('sheet', kind === 'variation' ? { slug } : null);
+  const tools = (revision: number) => (
+    <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
+      {kind === 'variation' && <Link to={`/print?job=full:${slug}`}>Print or share</Link>}
+      {kind === 'ladder' && (
+        <>
+          <Link to={`/ladders/${slug}`}>Open the ladder</Link>
+          <Link to={`/print?job=poster:${slug}`}>Print the poster</Link>
+        </>
+      )}
+      {me.role !== 'viewer' && (
+        <>
+          <Link to={`/library/${kind}/${slug}/edit`}>
+            {me.role === 'head coach' ? 'Edit' : 'Propose a change'}
+          </Link>
+          {kind === 'cue' && <Link to={`/library/cue/${slug}/merge`}>Merge with another</Link>}
+          {kind === 'variation' && <NewDocument kind={kind} from={slug} entries={entries} />}
+        </>
+      )}
+      <Link to={`/library/${kind}/${slug}/history`}>Revision {revision}, history</Link>
+    </p>
+  );
+  if (kind === 'variation') {
+    return (
+      <Loaded query={sheet} what="the sheet">
+        {(data) => <SheetView sheet={data} entries={entries} tools={tools(data.revision)} />}
+      </Loaded>
+    );
+  }
+  return (
+    <Loaded query={entry} what="the document">
+      {({ body, revision }) => (
+        <article>
+          <p className="label">{KIND_WORDS[kind]}</p>
+          {/* A cue is its own title; it stands large beneath. */}
+          <h1 className={kind === 'cue' ? 'sr-only' : ''}>{titleOf(body)}</h1>
+          {'alsoCalled' in body && <AlsoCalled names={body.alsoCalled} />}
+          {tools(revision)}
+          {body.kind === 'houseQuestion' ? (
+            <QuestionView question={body} revision={revision} entries={entries} />
+          ) : body.kind === 'cue' ? (
+            <CueView cue={body} entries={entries} />
+          ) : body.kind === 'fault' ? (
+            <FaultView fault={body} entries={entries} />
+          ) : (
+            <>
+              {body.kind === 'equipment' && <InTheHall slug={body.slug} />}
+              <Reading fields={FORMS[kind]} value={body} entries={entries} />
+            </>
+          )}
+        </article>
+      )}
+    </Loaded>
+  );
+}
+
+/** How many the hall has, and where they stand. */
+function InTheHall({ slug }: { slug: string }) {
+  const { me } = useSigned();
+  const kit = useAsk('kit');
+  const row = kit.data?.find((r) => r.equipment === slug);
+  if (!kit.data) return null;
+  return (
+    <p className="mt-2">
+      {!row ? 'Nobody has said yet how many the hall has.' : row.count === 0 ? 'The hall has none.' : null}
+      {row && row.count > 0 && (
+        <>
+          The hall has {row.count}
+          {row.place && `: ${row.place}`}.
+        </>
+      )}
+      {me.role === 'head coach' && (
+        <>
+          {' '}
+          <Link to="/hall">Change it under Hall, Kit</Link>
+        </>
+      )}
+    </p>
+  );
+}

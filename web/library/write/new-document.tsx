@@ -1,0 +1,106 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { EntrySummary } from '../../../contract/library.ts';
+import { KIND_WORDS, NEAR_DUPLICATE, SimilarityIndex } from '../../../core/library/index.ts';
+import type { Kind } from '../../../core/library/index.ts';
+import { Button, Dialog, TextField } from '../../ui/index.ts';
+
+/** A slug made from a name: small letters, digits, hyphens. */
+export function slugFrom(name: string): string {
+  return name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 60)
+    .replace(/^-+|-+$/g, '');
+}
+
+/** Asks for a name, then opens the editor; with `from`, on a copy of that document. */
+export function NewDocument({
+  kind,
+  entries,
+  from,
+}: {
+  kind: Kind;
+  entries: readonly EntrySummary[];
+  from?: string;
+}) {
+  const [open, setOpen] = useState(false);
+  const [name, setName] = useState('');
+  const navigate = useNavigate();
+  const slug = slugFrom(name);
+  const problem =
+    name &&
+    (!slug
+      ? 'Use some letters or digits.'
+      : entries.some((e) => e.kind === kind && e.slug === slug)
+        ? 'There is one by that name.'
+        : '');
+  return (
+    <>
+      {from ? (
+        <button type="button" className="underline underline-offset-3" onClick={() => setOpen(true)}>
+          Use as a start
+        </button>
+      ) : (
+        <Button onClick={() => setOpen(true)}>New {KIND_WORDS[kind]}</Button>
+      )}
+      <Dialog
+        title={from ? `A new ${KIND_WORDS[kind]} that starts as this one` : `New ${KIND_WORDS[kind]}`}
+        open={open}
+        onClose={() => setOpen(false)}
+      >
+        <form
+          className="grid gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (slug && !problem)
+              void navigate(
+                `/library/${kind}/${slug}/edit?${new URLSearchParams({ name, ...(from ? { from } : {}) }).toString()}`,
+              );
+          }}
+        >
+          <TextField
+            label="Name"
+            required
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+            error={problem || undefined}
+            hint={slug ? `Kept under "${slug}", which never changes.` : undefined}
+          />
+          {kind === 'cue' && open && <SaidAlready text={name} entries={entries} />}
+          <Button type="submit" tone="main">
+            Write it
+          </Button>
+        </form>
+      </Dialog>
+    </>
+  );
+}
+
+/** The cues that say much the same as what is being named: one wording a cue. */
+function SaidAlready({ text, entries }: { text: string; entries: readonly EntrySummary[] }) {
+  const index = useMemo(
+    () =>
+      new SimilarityIndex(
+        entries.filter((e) => e.kind === 'cue' && !e.retired).map((e) => ({ id: e.slug, text: e.title })),
+      ),
+    [entries],
+  );
+  const twins = index.nearest(text, NEAR_DUPLICATE, 3);
+  if (twins.length === 0) return null;
+  return (
+    <div role="status" className="text-sm">
+      <p className="font-semibold text-warn">The hall says this already. One wording a cue:</p>
+      <ul>
+        {twins.map((t) => (
+          <li key={t.id}>
+            <Link to={`/library/cue/${t.id}`}>{t.text}</Link>{' '}
+            <span className="text-soft">{Math.round(100 * t.similarity)} % alike</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
