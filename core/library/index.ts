@@ -67,3 +67,7 @@ export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
 export { summariesOf } from './summary.ts';
 export type { EntrySummary } from './summary.ts';
 export type { WayOn } from './way-on.ts';
+export { sectionAt, sectionsOf } from './sections.ts';
+export type { Section } from './sections.ts';
+export { freshItem, meantIn } from './items.ts';
+export type { Meant } from './items.ts';

@@ -8,8 +8,26 @@ export { hinge, hingeMasses, hipTravelM, lift } from './hinge.ts';
 export type { HingeSetUp, LiftSetUp } from './hinge.ts';
 export { lunge, lungeMasses, rightAngleStepM } from './lunge.ts';
 export type { LungeSetUp } from './lunge.ts';
-export { FREE_HANDS, LOAD_LOOKS, WALLS, settleMechanics, settleMembers, settledAlone } from './mechanics.ts';
-export type { DrawnPose, LoadLook, Mechanics, SettledMechanics, SettledOf } from './mechanics.ts';
+export {
+  FREE_HANDS,
+  LOAD_LOOKS,
+  RULED_MEMBERS,
+  WALLS,
+  ruledAgain,
+  settleMechanics,
+  settleMembers,
+  settledAlone,
+  settledUnder,
+} from './mechanics.ts';
+export type {
+  DrawnPose,
+  LoadLook,
+  Mechanics,
+  ReferenceLoad,
+  SettledMechanics,
+  SettledOf,
+  Shown,
+} from './mechanics.ts';
 export { between, centreX, circlesMeet, firstMoment, rad, totalMass } from './plane.ts';
 export type { Point, PointMass } from './plane.ts';
 export { leanForShareDeg, whatHelps } from './possible.ts';

@@ -181,6 +181,53 @@ export const settleMechanics = (
   number: (ruled: RuledNumber) => number,
 ): SettledMechanics => settleMembers(mechanics, number) as unknown as SettledMechanics;
 
+/** The members of a block that may follow a house answer, with their words. */
+export const RULED_MEMBERS: { [T in Mechanics['type']]: Readonly<Record<string, string>> } = {
+  squat: {
+    thighDeg: 'Depth: thigh',
+    shinLimitDeg: 'Shin rule',
+    kneePastToeM: 'Knee past toe',
+    footPressure: 'Foot pressure',
+  },
+  hinge: { trunkDeg: 'Lean', kneeDeg: 'Knees give', footPressure: 'Foot pressure' },
+  bridge: { feetFartherDeg: 'Feet: shin at the top', pushToHead: 'Push along the floor' },
+  lunge: { trunkDeg: 'Lean', frontThighDeg: 'Depth: front thigh', frontShare: 'Share in front' },
+  lift: {},
+  extension: {},
+  drawn: {},
+};
+
+/** The answer that is shown to each house question; none: the number that stands otherwise. */
+export type Shown = Readonly<Record<string, string>>;
+
+const numberUnder = (n: RuledNumber, shown: Shown): number =>
+  typeof n === 'number' ? n : (n.byAnswer[shown[n.question] ?? ''] ?? n.otherwise);
+
+export const settledUnder = (mechanics: Mechanics, shown: Shown): SettledMechanics =>
+  settleMechanics(mechanics, (n) => numberUnder(n, shown));
+
 /** The same with no hall to ask: every ruled number at what it is otherwise. */
-export const settledAlone = (mechanics: Mechanics): SettledMechanics =>
-  settleMechanics(mechanics, (n) => (typeof n === 'number' ? n : n.otherwise));
+export const settledAlone = (mechanics: Mechanics): SettledMechanics => settledUnder(mechanics, {});
+
+/**
+ * A settled block put back under the rules of the block it came from: a number that was changed is the one under the
+ * answer that is shown, and what was not changed keeps its rule.
+ */
+export function ruledAgain(before: Mechanics, shown: Shown, after: SettledMechanics): Mechanics {
+  if (before.type !== after.type) return after;
+  const was = before as unknown as Record<string, unknown>;
+  return Object.fromEntries(
+    Object.entries(after).map(([key, value]: [string, unknown]) => {
+      const n = was[key] as RuledNumber | undefined;
+      if (typeof n !== 'object' || !('byAnswer' in n)) return [key, value];
+      if (numberUnder(n, shown) === value) return [key, n];
+      const answer = shown[n.question];
+      return [
+        key,
+        answer === undefined
+          ? { ...n, otherwise: value }
+          : { ...n, byAnswer: { ...n.byAnswer, [answer]: value as number } },
+      ];
+    }),
+  ) as unknown as Mechanics;
+}

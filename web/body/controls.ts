@@ -2,8 +2,8 @@ import { CONSTANTS } from '../../core/body/index.ts';
 import { BLANK_MECHANICS } from '../../core/library/index.ts';
 import { LOAD_PLACES } from '../../core/terms/index.ts';
 import type { LoadPlace, Pattern } from '../../core/terms/index.ts';
-import type { SettledMechanics, SettledOf } from '../../core/posture/index.ts';
-import { referenceLoadKg } from '../../core/posture/index.ts';
+import type { ReferenceLoad, SettledMechanics, SettledOf } from '../../core/posture/index.ts';
+import { FREE_HANDS, referenceLoadKg } from '../../core/posture/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 
 export interface Units {
@@ -31,14 +31,14 @@ export type Control =
       set: (v: string) => SettledMechanics;
     };
 
-const slider = (
+export const slider = (
   label: string,
   [min, max, step]: [number, number, number],
   value: number,
   show: string,
   set: (v: number) => SettledMechanics,
 ): Control => ({ kind: 'slider', label, min, max, step, value, show, set });
-const choice = (
+export const choice = (
   label: string,
   options: readonly string[],
   value: string,
@@ -63,7 +63,13 @@ const HINGE_PLACES: readonly LoadPlace[] = [
   'at the chest',
 ];
 const LUNGE_PLACES = SQUAT_PLACES.filter((p) => p !== 'arms out in front');
-const HANDS = ['at the sides', 'forward', 'crossed', 'behind the ears'] as const;
+const HANDS = FREE_HANDS.filter((h) => h !== 'on the floor');
+
+/** A load of so many kilograms in all, counted as it was before. */
+const amount = (before: ReferenceLoad | undefined, kg: number, massKg: number): ReferenceLoad => {
+  const per = before?.per ?? 'total';
+  return { fractionOfBodyMass: kg / massKg / (per === 'hand' ? 2 : 1), per };
+};
 
 type Loaded = Extract<SettledMechanics, { loadPlace: LoadPlace }>;
 
@@ -90,7 +96,7 @@ function loadControls<M extends Loaded>(
       ? [
           slider('Amount', [0, 200, 0.5], kg, mass(kg, units.mass), (v) => ({
             ...m,
-            referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' as const },
+            referenceLoad: amount(m.referenceLoad, v, massKg),
           })),
         ]
       : []),
@@ -343,7 +349,7 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
         })),
         slider('Amount', [0, 250, 1], kg, mass(kg, units.mass), (v) => ({
           ...m,
-          referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' },
+          referenceLoad: amount(m.referenceLoad, v, massKg),
         })),
       ];
     }
@@ -357,7 +363,7 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
         })),
         slider('Weight at the chest', [0, 40, 0.5], kg, mass(kg, units.mass), (v) => ({
           ...m,
-          referenceLoad: { fractionOfBodyMass: v / massKg, per: 'total' },
+          referenceLoad: amount(m.referenceLoad, v, massKg),
         })),
       ];
     }

@@ -2,3 +2,6 @@ export { CannotHold, DemandPanel, MomentCaution, PartBars, stepOf } from './dema
 export { BuildSelect } from './build-select.tsx';
 export { buildFor, useBuilds } from './use-builds.ts';
 export { helpSentences, verdictSentence, worstLeg } from './words.ts';
+export { ControlGrid } from './control-grid.tsx';
+export { controlsOf, STARTS } from './controls.ts';
+export { lookControlsOf } from './look-controls.ts';

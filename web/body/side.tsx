@@ -18,9 +18,9 @@ import {
 } from '../../core/posture/index.ts';
 import { Drawing, solved } from '../figure/index.ts';
 import { Button, capital, tidy } from '../ui/index.ts';
+import { ControlGrid } from './control-grid.tsx';
 import { controlsOf, STARTS } from './controls.ts';
 import type { Units } from './controls.ts';
-import { Slider } from './slider.tsx';
 import { helpSentences, lackSentences, verdictSentence } from './words.ts';
 
 /** A set-up as one side of the comparison holds it. */
@@ -180,34 +180,8 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
         )}
       </p>
       {lacks && <p className="font-semibold text-warn">{lacks}</p>}
-      <div className="mt-1 grid grid-cols-2 gap-x-5 gap-y-1">
-        {controls.map((c) =>
-          c.kind === 'slider' ? (
-            <Slider
-              key={c.label}
-              label={c.label}
-              show={c.show}
-              min={c.min}
-              max={c.max}
-              step={c.step}
-              value={c.value}
-              onChange={(v) => set(c.set(v))}
-            />
-          ) : (
-            <label key={c.label} className="block min-w-0">
-              <span className="label block leading-tight">{c.label}</span>
-              <select
-                className="field min-h-8! py-0.5!"
-                value={c.value}
-                onChange={(e) => set(c.set(e.target.value))}
-              >
-                {c.options.map((o) => (
-                  <option key={o}>{o}</option>
-                ))}
-              </select>
-            </label>
-          ),
-        )}
+      <div className="mt-1">
+        <ControlGrid controls={controls} onSet={set} />
       </div>
     </section>
   );

@@ -3,8 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { ChangeDetail } from '../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../core/library/index.ts';
 import type { Body } from '../../core/library/index.ts';
-import { EditFields, EffectsView, FORMS, SideBySide, useCheck } from '../library/index.ts';
-import type { Value } from '../library/index.ts';
+import { EffectsView, InPlace, SideBySide, useCheck } from '../library/index.ts';
 import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, moment, Notice, TextField } from '../ui/index.ts';
 
@@ -27,6 +26,7 @@ function Detail({ change }: { change: ChangeDetail }) {
   const [word, setWord] = useState('');
   const [edited, setEdited] = useState<ReadonlyMap<string, Body>>(new Map());
   const [editing, setEditing] = useState<string | null>(null);
+  const [section, setSection] = useState<string | null>(null);
   const open = change.state === 'proposed' && me.role === 'head coach';
   const waiting = change.state === 'proposed';
   const asProposed = useAsk('checkChange', waiting ? { id: change.id } : null);
@@ -100,7 +100,10 @@ function Detail({ change }: { change: ChangeDetail }) {
             {open && (
               <Button
                 className="mt-2"
-                onClick={() => setEditing(editing === key ? null : key)}
+                onClick={() => {
+                  setEditing(editing === key ? null : key);
+                  setSection(null);
+                }}
                 aria-expanded={editing === key}
               >
                 {editing === key ? 'Close the editor' : 'Edit before accepting'}
@@ -108,12 +111,12 @@ function Detail({ change }: { change: ChangeDetail }) {
             )}
             {editing === key && (
               <div className="mt-3 border-l-4 border-tape pl-4">
-                <EditFields
-                  fields={FORMS[item.kind]}
-                  value={mine as unknown as Value}
-                  path=""
+                <InPlace
+                  body={mine}
                   context={{ entries, errors: new Map() }}
-                  onChange={(v) => setEdited(new Map(edited).set(key, v as unknown as Body))}
+                  open={section}
+                  onOpen={setSection}
+                  onChange={(body) => setEdited(new Map(edited).set(key, body))}
                 />
               </div>
             )}

@@ -17,9 +17,9 @@ import {
   splitLevel,
   takeOff,
 } from '../../core/ladder/index.ts';
-import { blankLevel } from '../../core/library/index.ts';
+import { blankLevel, LEVEL } from '../../core/library/index.ts';
 import type { Ladder, Level } from '../../core/library/index.ts';
-import { EditFields, LEVEL, slugFrom } from '../library/index.ts';
+import { EditFields, slugFrom } from '../library/index.ts';
 import { Refused, useAsk, useLibrary, useSend, useSigned } from '../shell/index.ts';
 import {
   Button,

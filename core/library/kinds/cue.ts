@@ -4,7 +4,7 @@ import { KEEPING } from './shared.ts';
 
 /** One short line said to an athlete. */
 export const CUE = fields({
-  line: line('The cue: one short line', { named: true, needed: 'The cue itself' }),
+  line: line('The cue: one short line', { section: 'Cue', named: true, needed: 'The cue itself' }),
   /** For somebody who does not know the picture. */
   plain: text('In plain words: what it means', 200, { optional: true }),
   phase: choice('Said at', PHASES, { blank: 'rising' }),

@@ -7,6 +7,6 @@ export const DRILL_LIST = fields({
   name: text('Name', 120, { named: true }),
   pattern: choice('Pattern', PATTERNS, { blank: 'bridge' }),
   notes: lines('Notes'),
-  drills: documents('Drills in order', 'variation', 40, { needed: 'Drills' }),
+  drills: documents('Drills in order', 'variation', 40, { section: 'Drills', needed: 'Drills' }),
   ...KEEPING,
 });

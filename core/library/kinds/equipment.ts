@@ -14,7 +14,7 @@ export const EQUIPMENT = fields({
     toM: metres('To'),
     stepM: metres('In steps of'),
   }),
-  setUp: lines('Set-up'),
+  setUp: lines('Set-up', { section: 'Set-up and checks' }),
   checks: lines('Checks before use'),
   equals: documents('Equals', 'equipment', 20),
   homeSubstitutes: lines('At home'),

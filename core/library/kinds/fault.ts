@@ -37,47 +37,60 @@ export const FAULT = fields({
     'cause',
     12,
     {
-      id: shortId('Short id'),
+      id: shortId('Short id', { own: true }),
       line: line('Cause'),
       weight: number('Weight', 0, 100, { optional: true, hint: 'Empty: equal to the others.' }),
       alike: shortId('One name with the same cause of other faults (small letters, hyphens)', {
         optional: true,
       }),
     },
-    { needed: 'Likely causes' },
+    { section: 'Causes', needed: 'Likely causes' },
   ),
   /** Weights of a result: how often a cause shows it, against the other results; absent: by what it points to. */
-  checks: list('Quick checks that separate the causes', 'check', 12, {
-    line: line('Check'),
-    equipment: documents('Equipment it needs', 'equipment', 8, { optional: true }),
-    results: list('Results', 'result', 8, {
-      result: text('Result', 300),
-      pointsTo: { is: 'short ids', label: 'Points to (short ids of causes)', most: 12 },
-      weights: list(
-        'How often each cause shows this result, against the other results (empty: by what it points to)',
-        'weight',
-        12,
-        { cause: shortId('Cause (short id)'), weight: number('Weight', 0, 100, { blank: 1 }) },
-        { optional: true },
-      ),
-    }),
-  }),
-  answers: list('Answers, cheapest first', 'answer', 20, {
-    answerKind: choice('Kind', ANSWER_KINDS),
-    line: line('What to do'),
-    cue: document('Cue', 'cue', { optional: true }),
-    variation: document('Variation', 'variation', { optional: true }),
-    equipment: documents('Equipment it needs', 'equipment', 8),
-    needsSecondPerson: flag('Needs a second person'),
-    /** The causes that it answers, by their ids; absent: any of them. */
-    causes: {
-      is: 'short ids',
-      label: 'Answers these causes (short ids; empty: any of them)',
-      most: 12,
-      optional: true,
+  checks: list(
+    'Quick checks that separate the causes',
+    'check',
+    12,
+    {
+      line: line('Check'),
+      equipment: documents('Equipment it needs', 'equipment', 8, { optional: true }),
+      results: list('Results', 'result', 8, {
+        result: text('Result', 300),
+        pointsTo: { is: 'short ids', label: 'Points to', most: 12, among: 'causes' },
+        weights: list(
+          'How often each cause shows this result, against the other results (empty: by what it points to)',
+          'weight',
+          12,
+          { cause: shortId('Cause', { among: 'causes' }), weight: number('Weight', 0, 100, { blank: 1 }) },
+          { optional: true },
+        ),
+      }),
     },
-  }),
-  whenToStop: line('When to stop', { needed: 'When to stop' }),
+    { section: 'Checks' },
+  ),
+  answers: list(
+    'Answers, cheapest first',
+    'answer',
+    20,
+    {
+      answerKind: choice('Kind', ANSWER_KINDS),
+      line: line('What to do'),
+      cue: document('Cue', 'cue', { optional: true }),
+      variation: document('Variation', 'variation', { optional: true }),
+      equipment: documents('Equipment it needs', 'equipment', 8),
+      needsSecondPerson: flag('Needs a second person'),
+      /** The causes that it answers, by their ids; absent: any of them. */
+      causes: {
+        is: 'short ids',
+        label: 'Answers these causes (none: any of them)',
+        most: 12,
+        among: 'causes',
+        optional: true,
+      },
+    },
+    { section: 'Answers' },
+  ),
+  whenToStop: line('When to stop', { section: 'Stop, and the weeks after', needed: 'When to stop' }),
   /** Corrective chain for faults that need weeks: each step has the gate that opens the next. */
   chain: list('Corrective chain over weeks', 'step', 12, {
     line: line('Step'),
@@ -85,7 +98,10 @@ export const FAULT = fields({
     gate: line('Gate to the next step'),
   }),
   /** What athletes say with it. */
-  felt: list('What athletes say with it', 'sensation', 8, FELT, { optional: true }),
+  felt: list('What athletes say with it', 'sensation', 8, FELT, {
+    section: 'How it feels and looks',
+    optional: true,
+  }),
   /**
    * What it changes in the posture of the variation that shows it; absent: as the solver has it. Drawn from the side,
    * or from the front out of the heights of the side view.

@@ -32,7 +32,11 @@ interface About {
 export type DocumentField = About &
   (
     | { is: 'text'; most: number; loose?: true }
-    | { is: 'short id' }
+    /**
+     * `own`: the name by which other members of the document mean this item; made once, never seen. `among`: it means an
+     * item of that list of the document.
+     */
+    | { is: 'short id'; own?: true; among?: string }
     | { is: 'date' }
     | { is: 'number'; from: number; to: number; whole?: true; unit?: string; step?: number }
     | { is: 'ruled number'; from: number; to: number; unit: string }
@@ -50,7 +54,7 @@ export type DocumentField = About &
     | { is: 'house rule' }
     | { is: 'document'; of: Kind }
     | { is: 'documents'; of: Kind; most: number }
-    | { is: 'short ids'; most: number }
+    | { is: 'short ids'; most: number; among?: string }
     /** Short texts, as they are said. */
     | { is: 'names'; most: number }
     | { is: 'list'; item: string; fields: DocumentFields; most: number; least?: number }
@@ -122,7 +126,7 @@ export const flag = <const E extends Extra>(label: string, extra?: E) =>
   ({ is: 'flag', label, ...(extra as E) }) as const;
 export const names = <const E extends Extra>(label: string, most: number, extra?: E) =>
   ({ is: 'names', label, most, ...(extra as E) }) as const;
-export const shortId = <const E extends Extra>(label: string, extra?: E) =>
+export const shortId = <const E extends Extra & { own?: true; among?: string }>(label: string, extra?: E) =>
   ({ is: 'short id', label, ...(extra as E) }) as const;
 export const choice = <
   const T extends string | number,

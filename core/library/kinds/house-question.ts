@@ -3,7 +3,7 @@ import { choice, choices, document, fields, flag, group, lines, list, shortId, t
 import { KEEPING } from './shared.ts';
 
 const ANSWER = fields({
-  answer: shortId('Answer (its short id)'),
+  answer: shortId('Answer', { among: 'answers' }),
   why: text('Why', 600, { loose: true }),
 });
 
@@ -16,7 +16,7 @@ export const HOUSE_QUESTION = fields({
     'answer',
     12,
     {
-      id: shortId('Short id'),
+      id: shortId('Short id', { own: true }),
       name: text('Answer', 120),
       reasons: lines('Reasons'),
       example: {
@@ -26,6 +26,7 @@ export const HOUSE_QUESTION = fields({
       },
     },
     {
+      section: 'Answers',
       least: 2,
       blank: [
         { id: 'one', name: '', reasons: [] },
@@ -33,7 +34,7 @@ export const HOUSE_QUESTION = fields({
       ],
     },
   ),
-  hall: group('The hall’s answer', ANSWER, { blank: { answer: 'one', why: '' } }),
+  hall: group('The hall’s answer', ANSWER, { section: 'This hall', blank: { answer: 'one', why: '' } }),
   byStage: list('Different by stage', 'stage', 3, { stage: choice('Stage', STAGES), ...ANSWER }),
   byLoad: list('Different with or without load', 'case', 6, {
     loaded: flag('With load', { blank: true }),

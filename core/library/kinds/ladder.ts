@@ -114,7 +114,7 @@ export const LEVEL = fields({
   ),
   stage: choice('Stage', STAGES),
   name: text('Name', 120),
-  id: shortId('Short id (never changes once people stand here)'),
+  id: shortId('Short id (never changes once people stand here)', { own: true }),
   entryNeeds: list('Levels held on other ladders first', 'level', 12, {
     ladder: document('Ladder', 'ladder'),
     level: shortId('Level (its short id)'),
@@ -151,7 +151,7 @@ export const LADDER = fields({
     },
     { optional: true },
   ),
-  levels: list('Levels, from the easiest', 'level', 40, LEVEL, { least: 1 }),
+  levels: list('Levels, from the easiest', 'level', 40, LEVEL, { section: 'Levels', least: 1 }),
   /** What the head coach answered where the computed demand disagrees with the order. */
   demandAnswers: list(
     'Why the order stands where the computed demand disagrees',
@@ -160,8 +160,8 @@ export const LADDER = fields({
     {
       kind: choice('Question', DEMAND_QUESTIONS),
       /** Level below; absent where the question is about one level alone. */
-      from: shortId('Level below (its short id)', { optional: true }),
-      to: shortId('Level (its short id)'),
+      from: shortId('Level below', { among: 'levels', optional: true }),
+      to: shortId('Level', { among: 'levels' }),
       reason: text('Reason', 400),
     },
     { optional: true },

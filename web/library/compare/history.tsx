@@ -4,8 +4,7 @@ import type { Body, Kind } from '../../../core/library/index.ts';
 import { useAddress, useAsk, useLibrary, useSend, useSigned } from '../../shell/index.ts';
 import { Button, Loaded, moment, Notice } from '../../ui/index.ts';
 import { EffectsView } from '../health/effects-view.tsx';
-import { FORMS } from '../write/fields/index.ts';
-import { Reading } from '../read/reading.tsx';
+import { DocumentReading } from '../read/reading.tsx';
 import { SideBySide } from './side-by-side.tsx';
 import { useCheck } from '../write/use-check.ts';
 
@@ -96,7 +95,7 @@ export function History() {
               />
             )}
             <h3 className="mt-6">As it was, in full</h3>
-            <Reading fields={FORMS[kind]} value={shown.data.body} entries={entries} />
+            <DocumentReading body={shown.data.body} entries={entries} />
           </>
         )}
       </section>

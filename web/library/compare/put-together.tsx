@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { mergeEdits } from '../../../core/library/index.ts';
+import { fieldsOf, mergeEdits } from '../../../core/library/index.ts';
 import type { Body } from '../../../core/library/index.ts';
 import { Button } from '../../ui/index.ts';
-import { FORMS } from '../write/fields/index.ts';
 import { SideBySide } from './side-by-side.tsx';
 
 interface Props {
@@ -28,7 +27,7 @@ export function PutTogether({ base, mine, theirs, onTogether, onTheirs }: Props)
       key as keyof Body
     ];
   }
-  const label = (key: string) => FORMS[mine.kind].find((f) => f.key === key)?.label ?? key;
+  const label = (key: string) => fieldsOf(mine.kind)[key]?.label ?? key;
   const open = conflicts.filter((key) => !take.has(key));
   return (
     <section className="my-4 border-2 border-warn p-4" role="alert">

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { blankBody, KINDS } from '../../../core/library/index.ts';
+import { blankBody, fieldsOf, KINDS } from '../../../core/library/index.ts';
 import { cue, ladder, level, question, variation } from '../../../core/testing/samples.ts';
-import { FORMS } from '../write/fields/index.ts';
 import { slugFrom } from '../write/new-document.tsx';
 import { differingFields as differing } from './readable.ts';
 
@@ -15,7 +14,7 @@ describe('the editor', () => {
       const keys = Object.keys(blankBody(kind, 'x', 'X', 'A. Tester')).filter(
         (k) => k !== 'kind' && k !== 'slug',
       );
-      const fields = FORMS[kind].map((f) => f.key);
+      const fields = Object.keys(fieldsOf(kind));
       expect(keys.filter((k) => !fields.includes(k))).toEqual([]);
     },
   );
@@ -53,7 +52,7 @@ describe('two versions side by side', () => {
       toeOutDeg: { question: 'toe-out', byAnswer: { slight: 5 }, otherwise: 0 },
     });
     expect(differingFields(variation('v'), after)).toEqual([
-      { label: 'Toes out', before: [], after: ['5 under "slight", else 0 (toe-out)'] },
+      { label: 'Toes out', before: [], after: ['5° under "slight", else 0° (toe-out)'] },
     ]);
   });
 });

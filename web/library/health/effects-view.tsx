@@ -6,7 +6,7 @@ import type { SheetEffect } from '../../../core/sheets/index.ts';
 import { REFERENCE_BUILD } from '../../../core/body/index.ts';
 import { MovementIcon, PATTERN_OF_POSTURE } from '../../figure/index.ts';
 import { Button } from '../../ui/index.ts';
-import { memberWords } from '../read/reading.tsx';
+import { memberWords } from '../read/words.ts';
 
 const FIRST = 8;
 

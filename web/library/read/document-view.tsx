@@ -6,10 +6,9 @@ import { useAsk, useSigned } from '../../shell/index.ts';
 import { Loaded } from '../../ui/index.ts';
 import { CueView } from './cue-view.tsx';
 import { FaultView } from './fault-view.tsx';
-import { FORMS } from '../write/fields/index.ts';
 import { NewDocument } from '../write/new-document.tsx';
 import { QuestionView } from '../rules/question-view.tsx';
-import { Reading } from './reading.tsx';
+import { DocumentReading } from './reading.tsx';
 import { SheetView } from './sheet-view.tsx';
 import { AlsoCalled } from './also-called.tsx';
 
@@ -70,7 +69,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
           ) : (
             <>
               {body.kind === 'equipment' && <InTheHall slug={body.slug} />}
-              <Reading fields={FORMS[kind]} value={body} entries={entries} />
+              <DocumentReading body={body} entries={entries} />
             </>
           )}
         </article>

@@ -1,194 +1,256 @@
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../../contract/library.ts';
-import { sentenceOf } from '../../../core/criterion/index.ts';
-import { wayOnSentence } from '../../../core/ladder/index.ts';
-import type { RuledCriterion } from '../../../core/criterion/index.ts';
-import type { WayOn, EquipmentNeed, Line, Predicate } from '../../../core/library/index.ts';
+import { REFERENCE_BUILD } from '../../../core/body/index.ts';
+import { meantIn, sectionsOf } from '../../../core/library/index.ts';
+import type {
+  Body,
+  DocumentField,
+  DocumentFields,
+  EquipmentNeed,
+  HoldsUnder,
+  Kind,
+  Line,
+} from '../../../core/library/index.ts';
 import type { Mechanics } from '../../../core/posture/index.ts';
-import type { RuledNumber } from '../../../core/terms/index.ts';
+import { settledAlone } from '../../../core/posture/index.ts';
+import { sentencesOf } from '../../../core/criterion/index.ts';
+import type { RuledCriterion } from '../../../core/criterion/index.ts';
+import { Movement, PATTERN_OF_POSTURE } from '../../figure/index.ts';
 import { fullDay } from '../../ui/index.ts';
-import type { FieldSpec, Value } from '../write/fields/index.ts';
+import { Condition } from './condition.tsx';
+import { mechanicsWords, valueWords } from './words.ts';
 
-interface Props {
-  fields: FieldSpec[];
-  value: object;
-  entries: EntrySummary[];
-}
+type Values = Record<string, unknown>;
 
-/** A document field by field in reading order; empty fields are left out. */
-export function Reading({ fields, value, entries }: Props) {
+/** A document section by section in reading order; what is empty is left out. */
+export function DocumentReading({ body, entries }: { body: Body; entries: readonly EntrySummary[] }) {
   return (
-    <dl className="mt-3">
-      {fields.map((f) => {
-        const v = (value as Value)[f.key];
-        if (
-          f.type === 'heading' ||
-          // Shown as figure and numbers where they are read.
-          f.key === 'example' ||
-          v === undefined ||
-          v === '' ||
-          v === false ||
-          (Array.isArray(v) && v.length === 0)
-        ) {
-          return null;
-        }
-        return (
-          <div
-            key={f.key}
-            className="grid grid-cols-[minmax(8rem,12rem)_1fr] gap-4 border-t border-rule py-1.5"
+    <div className="mt-3">
+      {sectionsOf(body.kind)
+        .map((s) => ({ ...s, fields: withoutHeading(s.fields) }))
+        .filter((s) => hasWords(s.fields, body as unknown as Values))
+        .map((s) => (
+          <section
+            key={s.title}
+            className="grid gap-x-6 border-t border-rule py-2 md:grid-cols-[10rem_minmax(0,1fr)]"
           >
-            <dt className="label">{f.label}</dt>
-            <dd>
-              <FieldReading field={f} value={v} entries={entries} />
-            </dd>
-          </div>
-        );
-      })}
-    </dl>
+            <h3>{s.title}</h3>
+            <Reading fields={s.fields} value={body} title={s.title} of={body} entries={entries} />
+          </section>
+        ))}
+    </div>
   );
 }
 
-export function predicateSentence(p: Predicate): string {
-  switch (p.test) {
-    case 'all':
-      return p.of.map(predicateSentence).join(' and ');
-    case 'any':
-      return p.of.map(predicateSentence).join(' or ');
-    case 'not':
-      return `not (${predicateSentence(p.of)})`;
-    case 'every variation':
-      return 'every variation';
-    case 'impact':
-      return 'has a jump or a landing';
+/** Name and other names stand over the document. */
+const withoutHeading = (fields: DocumentFields): DocumentFields =>
+  Object.fromEntries(Object.entries(fields).filter(([key, f]) => !f.named && key !== 'alsoCalled'));
+
+const isEmpty = (v: unknown): boolean =>
+  v === undefined || v === '' || v === false || (Array.isArray(v) && v.length === 0);
+
+/** Whether anything is said in the members. */
+export const hasWords = (fields: DocumentFields, value: Values): boolean =>
+  Object.keys(fields).some((key) => !isEmpty(value[key]));
+
+/** What is read in a few words, beside others of its kind. */
+function isShort(f: DocumentField): boolean {
+  switch (f.is) {
+    case 'text':
+      return f.most <= 120;
+    case 'number':
+    case 'ruled number':
+    case 'choice':
+    case 'choices':
+    case 'flag':
+    case 'date':
+    case 'short id':
+    case 'short ids':
+    case 'names':
+    case 'document':
+      return true;
+    case 'group':
+      return Object.values(f.fields).every(isShort);
     default:
-      return `${p.test}: ${p.is.join(' or ')}`;
+      return false;
   }
 }
 
-export function ruledWords(n: RuledNumber): string {
-  if (typeof n === 'number') return String(n);
-  const by = Object.entries(n.byAnswer).map(([a, x]) => `${x} under "${a}"`);
-  return `${by.join(', ')}, else ${n.otherwise} (${n.question})`;
+interface Props {
+  fields: DocumentFields;
+  value: object;
+  entries: readonly EntrySummary[];
+  /** The document itself: its own items are meant by name. */
+  of: object;
+  /** What stands over it: a member of the same name is not told twice. */
+  title?: string;
+  /** In a list the first words need no label. */
+  inList?: boolean;
 }
 
-/** The members of a mechanics block as words: what it is and its value. */
-export function memberWords(m: Mechanics): Map<string, string> {
-  return new Map(
-    Object.entries(m as unknown as Record<string, unknown>).map(([key, v]) => {
-      const name = key
-        .replace(/(Deg|M)$/, '')
-        .replace(/([A-Z])/g, ' $1')
-        .toLowerCase();
-      const unit = key.endsWith('Deg') ? '°' : key.endsWith('M') ? ' m' : '';
-      if (v === null || typeof v !== 'object') return [name, `${String(v)}${unit}`];
-      if ('question' in v) return [name, ruledWords(v as RuledNumber)];
-      return [
-        name,
-        Object.entries(v)
-          .map(([k, x]) => `${k.replace(/([A-Z])/g, ' $1').toLowerCase()} ${String(x)}`)
-          .join(', '),
-      ];
-    }),
+/** Members of a document in their order: what is short in runs of words, what is long beneath its label. */
+export function Reading({ fields, value, entries, of, title = '', inList = false }: Props) {
+  const values = value as Values;
+  const said = Object.entries(fields).filter(
+    ([key, f]) => f.is !== 'house rule' && !(f.is === 'short id' && f.own) && !isEmpty(values[key]),
+  );
+  const runs: [string, DocumentField][][] = [];
+  for (const member of said) {
+    const last = runs.at(-1)?.[0];
+    if (last && isShort(last[1]) && isShort(member[1])) runs.at(-1)!.push(member);
+    else runs.push([member]);
+  }
+  const read = ([key, f]: [string, DocumentField]) => (
+    <Value field={f} value={values[key]} of={of} entries={entries} />
+  );
+  /** What leads in a list, what stands under its own name, and lines of their own need no label. */
+  const silent = ([key, f]: [string, DocumentField]) =>
+    f.label === title || f.is === 'line' || (inList && (key === said[0]![0] || f.is === 'document'));
+  return (
+    <div className="grid gap-1">
+      {runs.map((run) => {
+        const [[key, f]] = run as [[string, DocumentField]];
+        if (!isShort(f)) {
+          return (
+            <div key={key}>
+              {!silent([key, f]) && <h4 className="label">{f.label}</h4>}
+              {read([key, f])}
+            </div>
+          );
+        }
+        return (
+          <dl key={key} className="flex flex-wrap gap-x-5 gap-y-0.5">
+            {run.map((member) => (
+              <div key={member[0]} className="flex flex-wrap gap-x-1.5">
+                <dt className={silent(member) ? 'sr-only' : 'text-soft'}>{member[1].label}</dt>
+                <dd className={inList && member[0] === said[0]![0] ? 'font-semibold' : ''}>{read(member)}</dd>
+              </div>
+            ))}
+          </dl>
+        );
+      })}
+      {'holdsUnder' in values && 'holdsUnder' in fields && (
+        <Condition holdsUnder={values['holdsUnder'] as HoldsUnder | undefined} />
+      )}
+    </div>
   );
 }
 
-export const mechanicsWords = (m: Mechanics): string =>
-  [...memberWords(m)].map(([name, value]) => `${name}: ${value}`).join('; ');
-
 export function LineReading({ line }: { line: Line }) {
-  const under = Object.entries(line.holdsUnder ?? {});
   return (
     <>
       {line.text}
-      {under.length > 0 && (
-        <span className="text-sm text-soft">
-          {' '}
-          [while {under.map(([q, a]) => `${q} is ${a.join(' or ')}`).join(' and ')}]
-        </span>
-      )}
+      <Condition holdsUnder={line.holdsUnder} />
     </>
   );
 }
 
-function FieldReading({
+function Value({
   field: f,
   value,
+  of,
   entries,
 }: {
-  field: FieldSpec;
+  field: DocumentField;
   value: unknown;
-  entries: EntrySummary[];
+  of: object;
+  entries: readonly EntrySummary[];
 }) {
-  const link = (kind: string, slug: string) => {
+  const link = (kind: Kind, slug: string) => {
     const e = entries.find((x) => x.kind === kind && x.slug === slug);
-    return (
-      <Link key={slug} to={`/library/${kind}/${slug}`}>
-        {e?.title ?? slug}
-      </Link>
-    );
+    if (e?.revision === 0) return <>{e.title} (new, saved along with this)</>;
+    return <Link to={`/library/${kind}/${slug}`}>{e?.title ?? `${slug} (not in the library)`}</Link>;
   };
-  switch (f.type) {
+  switch (f.is) {
     case 'line':
-      return <LineReading line={value as Line} />;
+      return (
+        <p className="[overflow-wrap:anywhere]" dir="auto">
+          <LineReading line={value as Line} />
+        </p>
+      );
     case 'lines':
       return (
         <ul>
           {(value as Line[]).map((l, i) => (
-            <li key={i}>
+            <li key={i} className="[overflow-wrap:anywhere]" dir="auto">
               <LineReading line={l} />
             </li>
           ))}
         </ul>
       );
-    case 'choices':
-    case 'ids':
-    case 'names':
-      return (value as string[]).join(', ');
-    case 'choice':
-      return f.words?.[String(value)] ?? String(value);
+    case 'short id':
+    case 'short ids': {
+      const meant = f.among ? meantIn(of, f.among) : [];
+      return (typeof value === 'string' ? [value] : (value as string[]))
+        .map((id) => meant.find((m) => m.id === id)?.words ?? id)
+        .join(', ');
+    }
     case 'flag':
       return 'yes';
     case 'date':
       return fullDay(value as string);
-    case 'number':
-      return `${String(value)}${f.unit ? ` ${f.unit}` : ''}`;
-    case 'ruled':
-      return ruledWords(value as RuledNumber);
     case 'document':
-      return link(f.kind, value as string);
+      return link(f.of, value as string);
     case 'documents':
       return (
-        <ol className="list-decimal pl-5">
-          {(value as string[]).map((s) => (
-            <li key={s}>{link(f.kind, s)}</li>
-          ))}
-        </ol>
-      );
-    case 'group':
-      return <Reading fields={f.fields} value={value as object} entries={entries} />;
-    case 'list':
-      return (
-        <ol>
-          {(value as object[]).map((item, i) => (
-            <li key={i} className="mb-2">
-              <Reading fields={f.fields} value={item} entries={entries} />
+        <ol className={f.of === 'cue' ? 'list-decimal pl-7' : 'flex flex-wrap gap-x-5'}>
+          {(value as string[]).map((s, i) => (
+            // The first three cues stand large, as on the sheet.
+            <li key={s} className={f.of === 'cue' && i < 3 ? 'text-lg font-semibold' : ''}>
+              {link(f.of, s)}
             </li>
           ))}
         </ol>
       );
-    case 'needGroups':
+    case 'group':
+      return <Reading fields={f.fields} value={value as object} of={of} entries={entries} />;
+    case 'list':
+      return (
+        <ul>
+          {(value as object[]).map((item, i) => (
+            <li key={i} className="border-b border-rule py-1 last:border-0">
+              <Reading fields={f.fields} value={item} of={of} entries={entries} inList />
+            </li>
+          ))}
+        </ul>
+      );
+    case 'groups':
       return (value as EquipmentNeed[][]).map((g, i) => (
-        <p key={i}>One of: {g.map((n) => n.equipment).join(', ')}</p>
+        <p key={i}>
+          One of:{' '}
+          {g.map((n, j) => (
+            <span key={n.equipment}>
+              {j > 0 && ', '}
+              {link('equipment', n.equipment)}
+            </span>
+          ))}
+        </p>
       ));
-    case 'criterion':
-      return sentenceOf(value as RuledCriterion);
-    case 'waysOn':
-      return (value as WayOn[]).map(wayOnSentence).join('; ');
-    case 'predicate':
-      return predicateSentence(value as Predicate);
-    case 'mechanics':
-      return mechanicsWords(value as Mechanics);
+    case 'criterion': {
+      const sentences = sentencesOf(value as RuledCriterion);
+      return (
+        <ul>
+          {sentences.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      );
+    }
+    case 'mechanics': {
+      const m = value as Mechanics;
+      return (
+        <>
+          <Movement
+            mechanics={settledAlone(m)}
+            pattern={PATTERN_OF_POSTURE[m.type]}
+            build={REFERENCE_BUILD}
+            scale={0.8}
+          />
+          <p className="text-sm text-soft">{mechanicsWords(m)}</p>
+        </>
+      );
+    }
     default:
-      return typeof value === 'string' ? value : JSON.stringify(value);
+      return valueWords(f, value);
   }
 }

@@ -7,14 +7,14 @@ import {
   documentId,
   KIND_WORDS,
   referencesOf,
+  sectionAt,
+  sectionsOf,
   titleOf,
 } from '../../../core/library/index.ts';
 import type { Body, Kind } from '../../../core/library/index.ts';
 import { ask, Refused, send, useLibrary, useSend, useSigned } from '../../shell/index.ts';
-import { Button, Loaded, moment, Notice, TextField, useHistory } from '../../ui/index.ts';
-import { FORMS } from './fields/index.ts';
-import type { Value } from './fields/index.ts';
-import { EditFields } from './fields/edit.tsx';
+import { Button, Loaded, moment, Notice, useHistory } from '../../ui/index.ts';
+import { InPlace } from './in-place.tsx';
 import { slugFrom } from './new-document.tsx';
 import { PutTogether } from '../compare/put-together.tsx';
 import { WritingAside } from './writing-aside.tsx';
@@ -155,6 +155,8 @@ function Writing({ start }: { start: Start }) {
   const also = written.also.filter((a) => named.has(documentId(a.body)));
   const [started, setStarted] = useState({ base: start.base, body: start.baseBody });
   const [reason, setReason] = useState('');
+  const [params] = useSearchParams();
+  const [open, setOpen] = useState(() => firstOpen(start, params.get('at')));
   const draft = useDraft(kind, slug, start.draftAt);
   const outdated = start.inForce !== null && start.inForce.revision !== start.base;
   const [theirs, setTheirs] = useState<EntryInForce | null>(outdated ? start.inForce : null);
@@ -186,10 +188,7 @@ function Writing({ start }: { start: Start }) {
   };
   const errors = new Map(
     saving.error instanceof Refused
-      ? (saving.error.problem.errors ?? []).map((e) => [
-          e.field.replace(/^body\./, '').replace(`${kind}/${slug} `, ''),
-          e.detail,
-        ])
+      ? (saving.error.problem.errors ?? []).map((e) => [memberOf(e.field, body), e.detail])
       : [],
   );
   const save = async () => {
@@ -210,6 +209,8 @@ function Writing({ start }: { start: Start }) {
           // Without an answer it may have been saved: a draft from before would stand against it.
           if (!(e instanceof Refused)) return;
           keep({ ...written, base: started.base });
+          const wrong = e.problem.errors?.[0] && sectionAt(kind, memberOf(e.problem.errors[0].field, body));
+          if (wrong) setOpen(wrong.title);
           if (e.problem.status === 409) void documentInForce(kind, slug).then(setTheirs);
         },
       },
@@ -277,19 +278,12 @@ function Writing({ start }: { start: Start }) {
       )}
       <div className="grid items-start gap-8 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="min-w-0">
-          <TextField
-            label="Why this change"
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-            hint="Kept with the revision; a word is enough."
-            className="mb-4"
-          />
           <Loaded query={library} what="the library">
             {({ entries }) => (
-              <EditFields
-                fields={FORMS[kind]}
-                value={body as unknown as Value}
-                path=""
+              <InPlace
+                body={body}
+                open={open}
+                onOpen={setOpen}
                 context={{
                   entries: [...entries, ...also.map((a) => stubOf(a.body))],
                   errors,
@@ -299,7 +293,7 @@ function Writing({ start }: { start: Start }) {
                     return cue.slug;
                   },
                 }}
-                onChange={(v) => change({ body: v as unknown as Body })}
+                onChange={(next) => change({ body: next })}
               />
             )}
           </Loaded>
@@ -307,10 +301,21 @@ function Writing({ start }: { start: Start }) {
             <Link to={`/library/${kind}/${slug}`}>Back without saving (the draft stays)</Link>
           </p>
         </div>
-        <WritingAside body={body} also={also} />
+        <WritingAside body={body} also={also} reason={reason} onReason={setReason} onSection={setOpen} />
       </div>
     </div>
   );
+}
+
+/** A path of the answer as one of the document. */
+const memberOf = (field: string, { kind, slug }: Body) =>
+  field.replace(/^body\./, '').replace(`${kind}/${slug} `, '');
+
+/** The section that is open at first: the one asked for, or all there is to a small or new document. */
+function firstOpen({ body, inForce }: Start, at: string | null): string | null {
+  const sections = sectionsOf(body.kind);
+  const asked = sections.find((s) => s.title === at) ?? (at ? sectionAt(body.kind, at) : undefined);
+  return asked?.title ?? (inForce === null || sections.length <= 3 ? sections[0]!.title : null);
 }
 
 /** A cue written along with a sheet, under a slug that nothing has yet. */

@@ -1,10 +1,13 @@
+import type { DocumentFields } from '../../../../core/library/index.ts';
 import type { EntrySummary } from '../../../../contract/library.ts';
-import type { FieldSpec, Value } from './types.ts';
 import type { VariationFacts } from '../../../../core/log/index.ts';
+
+/** A document, a group of it or an item of one of its lists, by its members. */
+export type Value = Record<string, unknown>;
 
 /** All fields of an object, to be edited. */
 export interface FieldsProps {
-  fields: FieldSpec[];
+  fields: DocumentFields;
   value: Value;
   path: string;
   context: EditContext;
@@ -12,6 +15,8 @@ export interface FieldsProps {
 }
 
 export interface EditContext {
+  /** The document that the fields are of: its own items are meant by name. */
+  of?: object;
   entries: EntrySummary[];
   /** Errors of the server by path, e.g. `levels[0].name`. */
   errors: ReadonlyMap<string, string>;

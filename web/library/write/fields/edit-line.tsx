@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { HoldsUnder, Line } from '../../../../core/library/index.ts';
 import { Button } from '../../../ui/index.ts';
 import type { EditContext } from './context.ts';
@@ -13,12 +14,12 @@ interface Props {
 /** A line of text, and the house answers it stands under. */
 export function EditLine({ line, label, context, onChange }: Props) {
   return (
-    <div>
+    <div className="flex flex-wrap items-start gap-x-2">
       <textarea
         aria-label={label}
         dir="auto"
-        rows={Math.max(1, Math.ceil((line?.text.length ?? 0) / 90))}
-        className="field"
+        rows={Math.max(1, Math.ceil((line?.text.length ?? 0) / 60))}
+        className="field w-0 min-w-56 flex-1 [field-sizing:content]"
         value={line?.text ?? ''}
         onChange={(e) => onChange({ ...line, text: e.target.value })}
       />
@@ -32,7 +33,7 @@ export function EditLine({ line, label, context, onChange }: Props) {
   );
 }
 
-/** The house answers that something stands under; none: it always stands. */
+/** The house answers that something stands under, as one word that opens; none: it always stands. */
 export function EditUnder({
   label,
   holdsUnder,
@@ -44,32 +45,48 @@ export function EditUnder({
   context: EditContext;
   onChange: (holdsUnder: HoldsUnder | undefined) => void;
 }) {
+  const [open, setOpen] = useState(false);
   const questions = context.entries.filter((e) => e.kind === 'houseQuestion' && !e.retired);
   const under = Object.entries(holdsUnder ?? {});
   const setUnder = (next: [string, string[]][]) =>
     onChange(next.length > 0 ? Object.fromEntries(next) : undefined);
+  const free = questions.find((q) => !under.some(([slug]) => slug === q.slug));
+  if (questions.length === 0 && under.length === 0) return null;
   return (
     <>
-      {under.map(([question, answers], i) => (
-        <Under
-          key={question}
-          label={label}
-          question={question}
-          answers={answers}
-          questions={questions}
-          onQuestion={(q) => setUnder(under.map((u, j) => (j === i ? [q, []] : u)))}
-          onAnswers={(list) => setUnder(under.map((u, j) => (j === i ? [question, list] : u)))}
-          onAlways={() => setUnder(under.filter((_, j) => j !== i))}
-        />
-      ))}
-      {under.length === 0 && questions.length > 0 && (
-        <button
-          type="button"
-          className="text-sm text-soft underline underline-offset-2"
-          onClick={() => setUnder([[questions[0]!.slug, []]])}
-        >
-          only under a house rule
-        </button>
+      <button
+        type="button"
+        aria-expanded={open}
+        aria-label={`${label}: ${under.length > 0 ? 'only when …' : 'always'}`}
+        className={`min-h-9 w-24 text-left text-sm underline decoration-dotted underline-offset-2 ${under.length > 0 ? 'text-tape' : 'text-soft'}`}
+        onClick={() => setOpen(!open)}
+      >
+        {under.length > 0 ? 'only when …' : 'always'}
+      </button>
+      {open && (
+        <div className="mb-2 grid w-full gap-2 border-l-2 border-tape pl-3 text-sm">
+          {under.map(([question, answers], i) => (
+            <Under
+              key={question}
+              label={label}
+              question={question}
+              answers={answers}
+              questions={questions.filter(
+                (q) => q.slug === question || !under.some(([slug]) => slug === q.slug),
+              )}
+              onQuestion={(q) => setUnder(under.map((u, j) => (j === i ? [q, []] : u)))}
+              onAnswers={(list) => setUnder(under.map((u, j) => (j === i ? [question, list] : u)))}
+              onAlways={() => setUnder(under.filter((_, j) => j !== i))}
+            />
+          ))}
+          {free && (
+            <p>
+              <Button onClick={() => setUnder([...under, [free.slug, []]])}>
+                {under.length > 0 ? 'and only when …' : 'Only when the hall answers …'}
+              </Button>
+            </p>
+          )}
+        </div>
       )}
     </>
   );
@@ -94,8 +111,8 @@ function Under({
 }) {
   const all = useQuestion(question)?.answers ?? [];
   return (
-    <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 pl-4 text-sm">
-      only while
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      only when
       <select
         aria-label={`${label}: question`}
         className="field max-w-72"
@@ -108,7 +125,7 @@ function Under({
           </option>
         ))}
       </select>
-      is one of
+      is answered
       {all.map((a) => (
         <label key={a.id} className="flex min-h-8 items-center gap-1.5">
           <input
@@ -124,7 +141,7 @@ function Under({
         </label>
       ))}
       <Button tone="quiet" onClick={onAlways}>
-        always
+        Always instead
       </Button>
     </div>
   );

@@ -1,5 +1,13 @@
 import { Plus } from 'lucide-react';
-import type { EquipmentNeed, HoldsUnder, Line, Predicate, WayOn } from '../../../../core/library/index.ts';
+import { blankItem, BLANK_MECHANICS, freshItem, meantIn } from '../../../../core/library/index.ts';
+import type {
+  DocumentField,
+  EquipmentNeed,
+  HoldsUnder,
+  Line,
+  Predicate,
+  WayOn,
+} from '../../../../core/library/index.ts';
 import type { Mechanics } from '../../../../core/posture/index.ts';
 import type { RuledNumber } from '../../../../core/terms/index.ts';
 import type { RuledCriterion } from '../../../../core/criterion/index.ts';
@@ -14,36 +22,32 @@ import { EditList } from './edit-list.tsx';
 import { EditNames } from './edit-names.tsx';
 import { EditRuled } from './edit-ruled.tsx';
 import { Group } from './group.tsx';
-import { BLANK_MECHANICS } from '../../../../core/library/index.ts';
 import { MechanicsEditor } from './mechanics.tsx';
 import { PredicateEditor } from './predicate.tsx';
-import type { FieldSpec, Value } from './types.ts';
+import type { Value } from './context.ts';
 
 interface Props {
-  field: FieldSpec;
+  field: DocumentField;
   value: unknown;
   path: string;
   context: EditContext;
   onChange: (value: unknown) => void;
 }
 
-/** Where a section of the form can be jumped to. */
-export const sectionId = (label: string) => `section-${label.toLowerCase().replace(/[^a-z]+/g, '-')}`;
-
 /** All fields of an object; a changed member gives a new object, `undefined` removes it. */
 export function EditFields({ fields, value, path, context, onChange }: FieldsProps) {
   return (
     <div className="grid gap-3">
-      {fields.map((f) => (
+      {Object.entries(fields).map(([key, f]) => (
         <EditField
-          key={f.key}
+          key={key}
           field={f}
-          value={value[f.key]}
-          path={path ? `${path}.${f.key}` : f.key}
+          value={value[key]}
+          path={path ? `${path}.${key}` : key}
           context={context}
           onChange={(v) => {
-            const next = { ...value, [f.key]: v };
-            if (v === undefined) delete next[f.key];
+            const next = { ...value, [key]: v };
+            if (v === undefined) delete next[key];
             onChange(next);
           }}
         />
@@ -54,26 +58,34 @@ export function EditFields({ fields, value, path, context, onChange }: FieldsPro
 
 function EditField({ field: f, value, path, context, onChange }: Props) {
   const error = context.errors.get(path);
-  switch (f.type) {
-    case 'heading':
-      return (
-        <h2 id={sectionId(f.label)} className="mt-4 scroll-mt-24 border-b border-ink pb-1">
-          {f.label}
-        </h2>
-      );
+  switch (f.is) {
+    case 'short id': {
+      if (f.own) return null;
+      const meant = f.among ? meantIn(context.of ?? {}, f.among) : null;
+      if (meant)
+        return (
+          <Field label={f.label} error={error} className="max-w-md">
+            {(props) => (
+              <select
+                className="field"
+                {...props}
+                value={(value as string | undefined) ?? ''}
+                onChange={(e) => onChange(e.target.value || (f.optional ? undefined : ''))}
+              >
+                <option value="">{f.optional ? 'none' : 'choose …'}</option>
+                {meant.map((m) => (
+                  <option key={m.id} value={m.id}>
+                    {m.words}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        );
+      return <TextBox field={f} value={value} error={error} onChange={onChange} />;
+    }
     case 'text':
-      return (
-        <Field label={f.label} hint={f.hint} error={error}>
-          {(props) => (
-            <input
-              className="field"
-              {...props}
-              value={(value as string | undefined) ?? ''}
-              onChange={(e) => onChange(e.target.value)}
-            />
-          )}
-        </Field>
-      );
+      return <TextBox field={f} value={value} error={error} onChange={onChange} />;
     case 'date':
       return (
         <Field label={f.label} hint={f.hint} error={error} className="max-w-56">
@@ -116,10 +128,10 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
               className="field"
               {...props}
               value={String((value as string | undefined) ?? '')}
-              onChange={(e) => onChange(f.options.find((o) => String(o) === e.target.value))}
+              onChange={(e) => onChange(f.of.find((o) => String(o) === e.target.value))}
             >
               {f.optional && <option value="">{f.none ?? 'none'}</option>}
-              {f.options.map((o) => (
+              {f.of.map((o) => (
                 <option key={o} value={o}>
                   {f.words?.[String(o)] ?? o}
                 </option>
@@ -132,7 +144,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       return (
         <Group label={f.label} error={error}>
           <div className="flex flex-wrap gap-x-4">
-            {f.options.map((o) => {
+            {f.of.map((o) => {
               const list = (value as string[] | undefined) ?? [];
               return (
                 <label key={o} className="flex min-h-8 items-center gap-1.5">
@@ -141,7 +153,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
                     checked={list.includes(o)}
                     onChange={(e) =>
                       // Kept in the order of the fixed list, so that ticking twice changes nothing.
-                      onChange(f.options.filter((x) => (x === o ? e.target.checked : list.includes(x))))
+                      onChange(f.of.filter((x) => (x === o ? e.target.checked : list.includes(x))))
                     }
                   />
                   {o}
@@ -164,7 +176,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           <EditLine label={f.label} line={value as Line} context={context} onChange={onChange} />
         </Group>
       );
-    case 'under':
+    case 'house rule':
       return (
         <EditUnder
           label={f.label}
@@ -188,7 +200,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           />
         </Group>
       );
-    case 'ruled':
+    case 'ruled number':
       return (
         <Group label={f.unit ? `${f.label}, ${f.unit}` : f.label} error={error}>
           <EditRuled
@@ -205,9 +217,9 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           {(props) => (
             <DocumentSelect
               {...props}
-              kind={f.kind}
+              kind={f.of}
               value={(value as string | undefined) ?? ''}
-              optional={f.optional}
+              optional={f.optional ?? false}
               context={context}
               onChange={(v) => onChange(v || (f.optional ? undefined : ''))}
             />
@@ -215,7 +227,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         </Field>
       );
     case 'documents':
-      if (f.kind === 'cue') {
+      if (f.of === 'cue') {
         return (
           <Group label={f.label} hint={f.hint} error={error ?? firstBelow(context.errors, path)}>
             <CueList slugs={(value as string[] | undefined) ?? []} context={context} onChange={onChange} />
@@ -226,13 +238,13 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         <Group label={f.label} hint={f.hint} error={error}>
           <EditList
             items={(value as string[] | undefined) ?? []}
-            what={f.kind}
+            what={f.of}
             fresh={() => ''}
             onChange={(list) => onChange(list)}
             render={(item, i, set) => (
               <DocumentSelect
                 aria-label={`${f.label}, ${i + 1}`}
-                kind={f.kind}
+                kind={f.of}
                 value={item}
                 context={context}
                 onChange={set}
@@ -242,19 +254,28 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           />
         </Group>
       );
-    case 'ids':
+    case 'short ids': {
+      const list = (value as string[] | undefined) ?? [];
+      const meant = meantIn(context.of ?? {}, f.among ?? '');
+      const unknown = list.filter((id) => !meant.some((m) => m.id === id));
       return (
-        <Field label={f.label} hint="Separated by blanks." error={error}>
-          {(props) => (
-            <input
-              className="field"
-              {...props}
-              value={((value as string[] | undefined) ?? []).join(' ')}
-              onChange={(e) => onChange(e.target.value.split(/[\s,]+/).filter(Boolean))}
-            />
-          )}
-        </Field>
+        <Group label={f.label} error={error}>
+          {[...meant, ...unknown.map((id) => ({ id, words: `${id} (not in this document)` }))].map((m) => (
+            <label key={m.id} className="flex min-h-8 items-center gap-1.5">
+              <input
+                type="checkbox"
+                checked={list.includes(m.id)}
+                onChange={(e) =>
+                  onChange(e.target.checked ? [...list, m.id] : list.filter((id) => id !== m.id))
+                }
+              />
+              {m.words}
+            </label>
+          ))}
+          {meant.length === 0 && <p className="text-sm text-soft">None written yet.</p>}
+        </Group>
       );
+    }
     case 'names':
       return (
         <EditNames
@@ -269,7 +290,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       if (f.optional && value === undefined) {
         return (
           <div>
-            <Button onClick={() => onChange(f.fresh?.() ?? {})}>
+            <Button onClick={() => onChange(blankItem(f.fields))}>
               <Plus aria-hidden="true" size={16} /> {f.label}
             </Button>
           </div>
@@ -299,7 +320,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           <EditList
             items={(value as Value[] | undefined) ?? []}
             what={f.item}
-            fresh={() => f.fresh() as Value}
+            fresh={() => freshItem(f.fields, f.item, (value as Value[] | undefined) ?? []) as Value}
             onChange={onChange}
             render={(item, i, set) => (
               <EditFields
@@ -314,19 +335,19 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           />
         </Group>
       );
-    case 'needGroups':
+    case 'groups':
       return (
         <Group label={f.label} error={error}>
           <EditList
             items={(value as EquipmentNeed[][] | undefined) ?? []}
             what="group"
-            fresh={() => [f.fresh() as EquipmentNeed]}
+            fresh={() => [blankItem(f.fields) as unknown as EquipmentNeed]}
             onChange={onChange}
             render={(group, i, setGroup) => (
               <EditList
                 items={group}
                 what="equipment"
-                fresh={() => f.fresh() as Value}
+                fresh={() => blankItem(f.fields)}
                 onChange={(g) => setGroup(g as unknown as EquipmentNeed[])}
                 render={(need, j, set) => (
                   <EditFields
@@ -355,7 +376,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
           />
         </Group>
       );
-    case 'waysOn':
+    case 'ways on':
       return (
         <Group label={f.label} error={firstBelow(context.errors, path)}>
           <WaysOnEditor
@@ -387,13 +408,7 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
       }
       return (
         <Group label={f.label} error={firstBelow(context.errors, path)}>
-          <MechanicsEditor
-            value={value as Mechanics}
-            path={path}
-            context={context}
-            onChange={onChange}
-            Fields={EditFields}
-          />
+          <MechanicsEditor value={value as Mechanics} path={path} context={context} onChange={onChange} />
           {f.optional && (
             <Button tone="quiet" onClick={() => onChange(undefined)}>
               Remove
@@ -402,6 +417,31 @@ function EditField({ field: f, value, path, context, onChange }: Props) {
         </Group>
       );
   }
+}
+
+function TextBox({
+  field: f,
+  value,
+  error,
+  onChange,
+}: {
+  field: DocumentField;
+  value: unknown;
+  error: string | undefined;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Field label={f.label} hint={f.hint} error={error}>
+      {(props) => (
+        <input
+          className="field"
+          {...props}
+          value={(value as string | undefined) ?? ''}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+    </Field>
+  );
 }
 
 function firstBelow(errors: ReadonlyMap<string, string>, path: string): string | undefined {

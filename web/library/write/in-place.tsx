@@ -1,0 +1,135 @@
+import { Pencil } from 'lucide-react';
+import { useEffect, useId, useRef } from 'react';
+import type { KeyboardEvent, MouseEvent } from 'react';
+import { sectionAt, sectionsOf } from '../../../core/library/index.ts';
+import type { Body, Section } from '../../../core/library/index.ts';
+import { Button } from '../../ui/index.ts';
+import { hasWords, Reading } from '../read/reading.tsx';
+import type { EditContext, Value } from './fields/context.ts';
+import { EditFields } from './fields/edit.tsx';
+
+interface Props {
+  body: Body;
+  context: EditContext;
+  /** The title of the section that is open; null: all are read. */
+  open: string | null;
+  onOpen: (title: string | null) => void;
+  onChange: (body: Body) => void;
+}
+
+/** A document as it reads; one section at a time opens its fields where it stands. */
+export function InPlace({ body, context, open, onOpen, onChange }: Props) {
+  const sections = sectionsOf(body.kind);
+  const wrong = new Map<string, number>();
+  for (const path of context.errors.keys()) {
+    const title = sectionAt(body.kind, path)?.title;
+    if (title) wrong.set(title, (wrong.get(title) ?? 0) + 1);
+  }
+  return (
+    <>
+      {sections.map((s, i) => (
+        <OneSection
+          key={s.title}
+          section={s}
+          next={sections[i + 1]?.title ?? null}
+          body={body}
+          wrong={wrong.get(s.title) ?? 0}
+          context={context}
+          open={open === s.title}
+          onOpen={onOpen}
+          onChange={onChange}
+        />
+      ))}
+    </>
+  );
+}
+
+function OneSection({
+  section: s,
+  next,
+  body,
+  wrong,
+  context,
+  open,
+  onOpen,
+  onChange,
+}: Omit<Props, 'open'> & { section: Section; next: string | null; wrong: number; open: boolean }) {
+  const id = useId();
+  const heading = useRef<HTMLButtonElement>(null);
+  const fields = useRef<HTMLDivElement>(null);
+  const wasOpen = useRef(false);
+  useEffect(() => {
+    // The first field has the focus as it opens; closed by a key, the heading has it back.
+    if (open && !wasOpen.current)
+      fields.current?.querySelector<HTMLElement>('input, select, textarea, button')?.focus();
+    wasOpen.current = open;
+  }, [open]);
+  const close = () => {
+    onOpen(null);
+    heading.current?.focus();
+  };
+  const onKeyDown = (e: KeyboardEvent) => {
+    // Escape ends what is being dragged or picked first.
+    const busy = (e.target as HTMLElement).closest('[aria-pressed="true"], [aria-expanded="true"]');
+    if (e.key === 'Escape' && !e.defaultPrevented && !busy) close();
+  };
+  const onClick = (e: MouseEvent) => {
+    if (!(e.target as HTMLElement).closest('a, button, input, select, summary')) onOpen(s.title);
+  };
+  const value = body as unknown as Value;
+  return (
+    <section
+      aria-labelledby={id}
+      className={`grid gap-x-6 border-t border-rule py-2 md:grid-cols-[10rem_minmax(0,1fr)] ${open ? 'border-l-[6px] border-l-tape bg-paper pl-3' : ''}`}
+    >
+      <h2 className="text-base">
+        <button
+          ref={heading}
+          id={id}
+          type="button"
+          aria-expanded={open}
+          className="min-h-9 scroll-mt-24 py-1 text-left font-semibold hover:underline"
+          onClick={() => onOpen(open ? null : s.title)}
+        >
+          {s.title} <Pencil aria-hidden="true" size={14} className="ml-1 inline text-soft" />
+        </button>
+        {wrong > 0 && (
+          <span className="text-sm text-warn">
+            {wrong} {wrong === 1 ? 'thing' : 'things'} to mend
+          </span>
+        )}
+      </h2>
+      {open ? (
+        // eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the key comes from the fields in it
+        <div ref={fields} onKeyDown={onKeyDown} className="min-w-0 pr-1">
+          <EditFields
+            fields={s.fields}
+            value={value}
+            path=""
+            context={{ ...context, of: body }}
+            onChange={(v) => onChange(v as unknown as Body)}
+          />
+          <p className="mt-3 flex flex-wrap items-center gap-2">
+            <Button onClick={close}>Done with this section</Button>
+            {next && (
+              <Button tone="quiet" onClick={() => onOpen(next)}>
+                Next: {next}
+              </Button>
+            )}
+            <span className="text-sm text-soft">Esc closes it; nothing is lost.</span>
+          </p>
+        </div>
+      ) : (
+        // The heading is the way in by keyboard; a press on the text saves the way there.
+        // eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events
+        <div onClick={onClick} className="min-w-0 cursor-text self-center">
+          {hasWords(s.fields, value) ? (
+            <Reading fields={s.fields} value={body} title={s.title} of={body} entries={context.entries} />
+          ) : (
+            <p className="text-soft">Nothing yet.</p>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
