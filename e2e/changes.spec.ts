@@ -1,4 +1,4 @@
-import { another, expect, signIn, test } from './hall.ts';
+import { another, expect, openSection, signIn, test } from './hall.ts';
 
 test('a coach proposes, the head coach sees it side by side and accepts, the sheet follows', async ({
   page,
@@ -62,10 +62,11 @@ test('two people who edit one document lose no word: what both changed is chosen
   await signIn(page, 'head');
   const coach = await another(browser, 'coach');
   for (const p of [page, coach]) {
-    await p.goto('/library/fault/tight-rope/edit');
+    await p.goto('/library/fault/tight-rope/edit?at=Name');
     await expect(p.getByRole('textbox', { name: 'Sign' })).toBeVisible();
   }
   await page.getByRole('textbox', { name: 'Sign' }).fill('Both feet on one line, says the head coach.');
+  await openSection(page, 'Stop, and the weeks after');
   await page.getByRole('textbox', { name: 'When to stop' }).fill('Stop at once, says the head coach.');
   await coach.getByRole('textbox', { name: 'Sign' }).fill('Both feet on one line, says the coach.');
   await coach.getByLabel('Name', { exact: true }).fill('Feet on a tight rope');
@@ -80,10 +81,11 @@ test('two people who edit one document lose no word: what both changed is chosen
   await expect(coach.getByRole('textbox', { name: 'Sign' })).toHaveValue(
     'Both feet on one line, says the coach.',
   );
+  await expect(coach.getByLabel('Name', { exact: true })).toHaveValue('Feet on a tight rope');
+  await openSection(coach, 'Stop, and the weeks after');
   await expect(coach.getByRole('textbox', { name: 'When to stop' })).toHaveValue(
     'Stop at once, says the head coach.',
   );
-  await expect(coach.getByLabel('Name', { exact: true })).toHaveValue('Feet on a tight rope');
   await coach.getByRole('button', { name: 'Propose' }).click();
   await expect(coach.getByText('The head coach accepts or declines it.')).toBeVisible();
 
@@ -121,7 +123,7 @@ test('one wording a cue: a coach sees what a new wording changes, the head coach
   await coach
     .getByRole('textbox', { name: 'The cue: one short line' })
     .fill('Stand up through all of the front foot.');
-  const aside = coach.getByRole('complementary', { name: 'Beside the form' });
+  const aside = coach.getByRole('complementary', { name: 'Beside the sheet' });
   await expect(aside.getByText('Stand up through all of the front foot.').first()).toBeVisible();
   await expect(aside.getByText(/sheets? change/)).toBeVisible();
   await coach.getByRole('button', { name: 'Propose' }).click();

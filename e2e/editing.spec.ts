@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './hall.ts';
+import { another, expect, openSection, signIn, test } from './hall.ts';
 
 const sheetHeading = (page: Page, name: string) => page.getByRole('heading', { name, level: 1 });
 const list = (page: Page, kind = 'Variations') => page.getByRole('list', { name: kind });
@@ -9,13 +9,14 @@ test('the head coach writes a new sheet from another, drags cues by keyboard, an
 }) => {
   await signIn(page, 'head');
   await page.goto('/library/variation/goblet-squat');
-  await page.getByRole('button', { name: 'Use as a start' }).click();
-  await page.getByRole('dialog').getByLabel('Name').fill('Squat with a bell, slow');
+  await page.getByRole('link', { name: 'Use as a start' }).click();
+  await page.getByLabel('2. Name').fill('Squat with a bell, slow');
   await page.getByRole('button', { name: 'Write it' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Squat with a bell, slow');
-  const aside = page.getByRole('complementary', { name: 'Beside the form' });
+  const aside = page.getByRole('complementary', { name: 'Beside the sheet' });
   await expect(aside.getByText(/Nothing found wanting|No easier|Nothing easier/)).toBeVisible();
 
+  await openSection(page, 'Execution');
   const cues = page.getByRole('group', { name: /Cues in order of rank/ });
   await expect(cues.getByRole('listitem').first()).toContainText('Bell stays buttoned');
   await cues.getByRole('button', { name: 'Drag cue 1', exact: true }).focus();
@@ -49,9 +50,14 @@ test('the head coach writes a new sheet from another, drags cues by keyboard, an
   await page.getByRole('button', { name: 'Write it as a new cue' }).click();
   await expect(cues.getByText('new, saved along with this')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Mechanics' }).click();
+  await openSection(page, 'Mechanics');
   const figure = page.getByRole('group', { name: 'How the body stands in it' });
   await expect(figure.getByRole('img').first()).toBeVisible();
+  const depth = figure.getByRole('slider', { name: 'Depth: thigh' });
+  await depth.focus();
+  const was = await depth.inputValue();
+  await page.keyboard.press('ArrowLeft');
+  await expect(depth).toHaveValue(String(Number(was) - 1));
   await page.getByLabel('Why this change').fill('For those who hurry.');
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(sheetHeading(page, 'Squat with a bell, slow')).toBeVisible();
@@ -62,19 +68,25 @@ test('the head coach writes a new sheet from another, drags cues by keyboard, an
 
 test('the head coach edits structured fields, and a draft survives leaving', async ({ page }) => {
   await signIn(page, 'head');
-  await page.goto('/library/variation/floor-hold/edit');
+  await page.goto('/library/variation/floor-hold/edit?at=Execution');
   await page.getByLabel('Top, s').fill('25');
-  await page.getByLabel('Purpose, line 1').fill('Builds patience at the end of the range.');
+  await openSection(page, 'Purpose');
+  await page
+    .getByRole('textbox', { name: 'Purpose, line 1' })
+    .fill('Builds patience at the end of the range.');
   await expect(page.getByText(/draft kept/)).toBeVisible();
   await page.goto('/people');
-  await page.goto('/library/variation/floor-hold/edit');
+  await page.goto('/library/variation/floor-hold/edit?at=Execution');
   await expect(page.getByLabel('Top, s')).toHaveValue('25');
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByText('Tempo 2–0–1–25 s')).toBeVisible();
   // Bad input names the field, and nothing is put in force.
-  await page.goto('/library/variation/floor-hold/edit');
+  await page.goto('/library/variation/floor-hold/edit?at=tempo.topS');
   await page.getByLabel('Top, s').fill('600');
+  await page.getByRole('button', { name: 'Done with this section' }).click();
   await page.getByRole('button', { name: 'Put in force' }).click();
+  // The section that is wrong opens again.
+  await expect(page.getByLabel('Top, s')).toHaveValue('600');
   await expect(page.getByText('less than or equal to 60').first()).toBeVisible();
   await page.getByRole('button', { name: 'Discard the draft' }).click();
   await expect(page.getByText('Tempo 2–0–1–25 s')).toBeVisible();
@@ -86,8 +98,9 @@ test('the head coach adds a question of the hall’s own', async ({ page }) => {
   await page.getByRole('button', { name: 'New house question' }).click();
   await page.getByRole('dialog').getByLabel('Name').fill('Are shoes worn for bridges?');
   await page.getByRole('button', { name: 'Write it' }).click();
-  const aside = page.getByRole('complementary', { name: 'Beside the form' });
+  const aside = page.getByRole('complementary', { name: 'Beside the sheet' });
   await expect(aside.getByText(/is not allowed to be empty/).first()).toBeVisible();
+  await openSection(page, 'Answers');
   const schools = page.getByRole('group', { name: 'Possible answers' });
   await schools.getByLabel('Answer', { exact: true }).nth(0).fill('Shoes on');
   await schools.getByLabel('Answer', { exact: true }).nth(1).fill('Shoes off');
@@ -100,13 +113,14 @@ test('the head coach adds a question of the hall’s own', async ({ page }) => {
 
 test('history: any two revisions word by word in reading order', async ({ page }) => {
   await signIn(page, 'head');
-  await page.goto('/library/fault/knees-wander/edit');
+  await page.goto('/library/fault/knees-wander/edit?at=sign');
   const sign = page.getByRole('textbox', { name: 'Sign' });
   const before = await sign.inputValue();
   await sign.fill(`${before} Look early.`);
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByText('Look early.').first()).toBeVisible();
   await page.getByRole('link', { name: 'Edit' }).click();
+  await openSection(page, 'Name');
   await sign.fill(`${before} Look late.`);
   await page.getByRole('button', { name: 'Put in force' }).click();
   await page.getByRole('link', { name: /Revision 3, history/ }).click();
@@ -146,4 +160,90 @@ test('text is text: scripts, right-to-left and emoji are shown, and ten thousand
   ).toBeVisible();
   await page.getByRole('button', { name: 'Discard the draft' }).click();
   expect(alerts).toBe(0);
+});
+
+test('the sheet is written by keyboard alone: sections open, fields follow, a condition opens as one word, the focus returns', async ({
+  page,
+}) => {
+  await signIn(page, 'head');
+  await page.goto('/library/variation/floor-lift/edit');
+  const heading = (title: string) => page.getByRole('button', { name: title, exact: true }).first();
+  await expect(heading('Purpose')).toBeVisible();
+  // Tab leads from the bar through the headings of the sheet.
+  await page.getByRole('button', { name: 'Discard the draft' }).focus();
+  for (let i = 0; i < 12; i++) {
+    await page.keyboard.press('Tab');
+    if (await heading('Purpose').evaluate((e) => e === document.activeElement)) break;
+  }
+  await expect(heading('Purpose')).toBeFocused();
+  await page.keyboard.press('Enter');
+  const line = page.getByRole('textbox', { name: 'Purpose, line 1' });
+  await expect(page.getByRole('button', { name: 'Drag line 1', exact: true }).first()).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(line).toBeFocused();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Written by keyboard alone.');
+  await page.keyboard.press('Tab');
+  const condition = page.getByRole('button', { name: 'Purpose, line 1: always' });
+  await expect(condition).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Purpose, line 1: only when …' })).toBeVisible();
+  await page.keyboard.press('Shift+Tab');
+  await page.getByRole('button', { name: 'Always instead' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: 'Purpose, line 1' }).focus();
+  await page.keyboard.press('Escape');
+  await expect(heading('Purpose')).toBeFocused();
+  await expect(line).toBeHidden();
+  await expect(page.getByText('Written by keyboard alone.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Put in force' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Put in force' })).toBeHidden();
+  await expect(page.getByText('Written by keyboard alone.')).toBeVisible();
+});
+
+test('a coach writes a variation from a like one in ten fields; the head coach accepts it with an edit', async ({
+  page,
+  browser,
+}) => {
+  const coach = await another(browser, 'coach');
+  await coach.goto('/library');
+  await coach.getByRole('link', { name: 'New variation' }).click();
+  await coach.getByRole('button', { name: /^Starts as/ }).click();
+  await coach.getByPlaceholder('Any name in use').fill('goblet');
+  await coach.getByRole('option', { name: 'Goblet squat', exact: true }).click();
+  // The ten are counted as they are numbered.
+  for (let n = 1; n <= 10; n++) await expect(coach.getByText(new RegExp(`^${n}\\. `)).first()).toBeVisible();
+  await coach.getByLabel('2. Name').fill('Goblet squat');
+  await expect(coach.getByText('There is one by that name.')).toBeVisible();
+  await coach.getByLabel('2. Name').fill('Plate-hug squat');
+  await coach.getByLabel('3. Also called').fill('bear-hug plate squat');
+  await coach.getByLabel('6. Load', { exact: true }).selectOption('plate');
+  await coach.getByLabel('7. Load place').selectOption('front of shoulders');
+  await coach.getByLabel('Repetitions from').fill('6');
+  const beside = coach.getByRole('complementary', { name: 'What comes of it' });
+  await expect(beside.getByText('Nothing found wanting.')).toBeVisible();
+  await coach.getByRole('button', { name: 'Write it' }).click();
+  await expect(coach.getByRole('heading', { name: 'Plate-hug squat', level: 1 })).toBeVisible();
+  await coach.getByRole('button', { name: 'Propose' }).click();
+  await expect(coach.getByText('The head coach accepts or declines it.')).toBeVisible();
+  const address = new URL(coach.url()).pathname;
+
+  await signIn(page, 'head');
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Edit before accepting' }).click();
+  await openSection(page, 'Purpose');
+  await page
+    .getByRole('textbox', { name: 'Purpose, line 1' })
+    .fill('Keeps the arms busy and the trunk tall.');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Accept as edited' }).click();
+  await expect(page.getByRole('heading', { name: 'In force' })).toBeVisible();
+  await page.goto('/library/variation/plate-hug-squat');
+  await expect(page.getByText('Keeps the arms busy and the trunk tall.')).toBeVisible();
+  // It is found by its other name, and can be logged at once.
+  await page.goto('/library?q=bear-hug');
+  await expect(list(page).getByText('Plate-hug squat')).toBeVisible();
 });

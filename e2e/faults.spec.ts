@@ -149,7 +149,7 @@ test('what needs the box is not asked nor offered while the box is taken', async
 test('another prior in the library changes what the desk says next', async ({ page }) => {
   await signIn(page, 'head');
   expect(await firstStep(page)).toMatch(/^Check next: Three repetitions to a box/i);
-  await page.goto('/library/fault/back-rounds-bottom/edit');
+  await page.goto('/library/fault/back-rounds-bottom/edit?at=Causes');
   const weights = page.getByLabel(/^Weight/);
   await expect(weights.first()).toBeVisible();
   // It is nearly always the brace: that is worth trying without asking.

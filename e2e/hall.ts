@@ -104,3 +104,10 @@ export async function openPerson(page: Page, name: string): Promise<void> {
   await page.goto(`/people/${await idOf(page, name)}`);
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }
+
+/** Opens a section of the sheet that is being written, as one presses its heading. */
+export async function openSection(page: Page, title: string): Promise<void> {
+  const heading = page.getByRole('heading', { name: new RegExp(`^${title}`), level: 2 }).getByRole('button');
+  await heading.click();
+  await expect(heading).toHaveAttribute('aria-expanded', 'true');
+}

@@ -14,7 +14,7 @@ import { Loaded, Notice } from './ui/index.ts';
 const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
   lazy(async () => ({ default: pick(await load()) }));
 const library = () => import('./library/pages.ts');
-const editor = () => import('./library/write/editor.tsx');
+const editor = () => import('./library/write/pages.ts');
 const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const fault = () => import('./fault/pages.ts');
@@ -27,6 +27,7 @@ const sheets = () => import('./sheets/pages.ts');
 
 const LibraryRoom = page(library, (m) => m.LibraryRoom);
 const Editor = page(editor, (m) => m.Editor);
+const NewVariation = page(editor, (m) => m.NewVariation);
 const HealthPage = page(library, (m) => m.HealthPage);
 const MergePage = page(library, (m) => m.MergePage);
 const History = page(library, (m) => m.History);
@@ -100,6 +101,7 @@ const router = createBrowserRouter([
       { path: '/people/:id', element: waiting(<PersonPage />) },
       { path: '/people/:id/trials', element: waiting(<TrialsPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
+      { path: '/library/new/variation', element: waiting(<NewVariation />) },
       { path: '/library/health', element: waiting(<HealthPage />) },
       { path: '/library/cue/:slug/merge', element: waiting(<MergePage />) },
       { path: '/library/:kind/:slug', element: waiting(<LibraryRoom />) },

@@ -71,3 +71,5 @@ export { sectionAt, sectionsOf } from './sections.ts';
 export type { Section } from './sections.ts';
 export { freshItem, meantIn } from './items.ts';
 export type { Meant } from './items.ts';
+export { apartFrom, likeOne } from './like.ts';
+export type { Apart } from './like.ts';

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { SettledMechanics, Computed } from '../../core/posture/index.ts';
-import { rangeOf, squat, whatHelps } from '../../core/posture/index.ts';
+import { figureAt, rangeOf, squat, whatHelps } from '../../core/posture/index.ts';
 import { REPERTOIRE } from '../../core/testing/repertoire.ts';
 import { buildFrom, REFERENCE_STATE, stateOf } from './body-state.ts';
 import { controlsOf, STARTS } from './controls.ts';
 import type { Control } from './controls.ts';
+import { lookControlsOf } from './look-controls.ts';
 import { momentAt, upward } from './curves.tsx';
 import { helpSentences, verdictSentence, worstLeg } from './words.ts';
 
@@ -43,10 +44,15 @@ describe('the controls of a set-up', () => {
   it('every control gives a set-up that the model takes, at both ends and all choices', () => {
     const bodies = [...REPERTOIRE.map((m) => m.mechanics), ...STARTS.map((s) => s.mechanics)];
     for (const m of bodies) {
-      for (const c of controlsOf(m, 75, UNITS)) {
+      for (const c of [...controlsOf(m, 75, UNITS), ...lookControlsOf(m)]) {
         const made: SettledMechanics[] =
           c.kind === 'slider' ? [c.set(c.min), c.set(c.max), c.set(c.value)] : c.options.map((o) => c.set(o));
         for (const next of made) {
+          if (next.type === 'drawn') {
+            const { head } = figureAt(REFERENCE_BUILD, next, null, 1);
+            expect(Number.isFinite(head.x + head.y), `${m.type} ${c.label}`).toBe(true);
+            continue;
+          }
           try {
             const { postures } = rangeOf(REFERENCE_BUILD, next as Computed, { steps: 4 });
             expect(

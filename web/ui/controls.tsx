@@ -1,5 +1,6 @@
 import type { ButtonHTMLAttributes, InputHTMLAttributes, ReactNode, SelectHTMLAttributes } from 'react';
 import { useId } from 'react';
+import { Link } from 'react-router';
 
 type Tone = 'main' | 'plain' | 'quiet' | 'danger';
 const TONES: Record<Tone, string> = {
@@ -8,6 +9,10 @@ const TONES: Record<Tone, string> = {
   quiet: 'bg-transparent text-ink border-transparent underline underline-offset-4 hover:border-rule',
   danger: 'bg-paper text-warn border-warn font-semibold hover:bg-ground',
 };
+
+/** What a button looks like, for a link that takes one to where something is done. */
+const lookOf = (tone: Tone, floor: boolean) =>
+  `${TONES[tone]} ${floor ? 'min-h-14 px-5 text-lg' : 'min-h-9 px-3 text-[0.95rem]'} inline-flex items-center justify-center gap-2 rounded-[2px] border`;
 
 interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   tone?: Tone;
@@ -20,15 +25,29 @@ export function Button({
   type = 'button',
   ...rest
 }: ButtonProps) {
-  const size = floor ? 'min-h-14 px-5 text-lg' : 'min-h-9 px-3 text-[0.95rem]';
   return (
     <button
       type={type}
-      className={`${TONES[tone]} ${size} inline-flex items-center justify-center gap-2 rounded-[2px] border disabled:cursor-not-allowed disabled:opacity-55 ${className}`}
+      className={`${lookOf(tone, floor)} disabled:cursor-not-allowed disabled:opacity-55 ${className}`}
       {...rest}
     />
   );
 }
+
+/** A way to where the next step is done. */
+export const ButtonLink = ({
+  to,
+  tone = 'plain',
+  children,
+}: {
+  to: string;
+  tone?: Tone;
+  children: ReactNode;
+}) => (
+  <Link to={to} className={`${lookOf(tone, false)} no-underline`}>
+    {children}
+  </Link>
+);
 
 interface FieldProps {
   label: ReactNode;

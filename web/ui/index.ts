@@ -1,4 +1,4 @@
-export { Button, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
+export { Button, ButtonLink, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
 export { capital, day, fullDay, moment, since } from './dates.ts';
 export { written } from './said.ts';
 export { Dialog } from './dialog.tsx';

@@ -40,7 +40,8 @@ export const FAULT = fields({
       id: shortId('Short id', { own: true }),
       line: line('Cause'),
       weight: number('Weight', 0, 100, { optional: true, hint: 'Empty: equal to the others.' }),
-      alike: shortId('One name with the same cause of other faults (small letters, hyphens)', {
+      alike: shortId('The same in other faults under', {
+        hint: 'One name for a cause that several faults have: small letters, hyphens.',
         optional: true,
       }),
     },

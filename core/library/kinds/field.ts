@@ -34,9 +34,9 @@ export type DocumentField = About &
     | { is: 'text'; most: number; loose?: true }
     /**
      * `own`: the name by which other members of the document mean this item; made once, never seen. `among`: it means an
-     * item of that list of the document.
+     * item of that list of the document. `onLadder`: it means a level of the ladder that this member beside it names.
      */
-    | { is: 'short id'; own?: true; among?: string }
+    | { is: 'short id'; own?: true; among?: string; onLadder?: string }
     | { is: 'date' }
     | { is: 'number'; from: number; to: number; whole?: true; unit?: string; step?: number }
     | { is: 'ruled number'; from: number; to: number; unit: string }
@@ -126,8 +126,10 @@ export const flag = <const E extends Extra>(label: string, extra?: E) =>
   ({ is: 'flag', label, ...(extra as E) }) as const;
 export const names = <const E extends Extra>(label: string, most: number, extra?: E) =>
   ({ is: 'names', label, most, ...(extra as E) }) as const;
-export const shortId = <const E extends Extra & { own?: true; among?: string }>(label: string, extra?: E) =>
-  ({ is: 'short id', label, ...(extra as E) }) as const;
+export const shortId = <const E extends Extra & { own?: true; among?: string; onLadder?: string }>(
+  label: string,
+  extra?: E,
+) => ({ is: 'short id', label, ...(extra as E) }) as const;
 export const choice = <
   const T extends string | number,
   const E extends Extra & { words?: Readonly<Record<string, string>>; none?: string },

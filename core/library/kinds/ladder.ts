@@ -117,7 +117,7 @@ export const LEVEL = fields({
   id: shortId('Short id (never changes once people stand here)', { own: true }),
   entryNeeds: list('Levels held on other ladders first', 'level', 12, {
     ladder: document('Ladder', 'ladder'),
-    level: shortId('Level (its short id)'),
+    level: shortId('Level', { onLadder: 'ladder' }),
   }),
   usualStayWeeks: group('Usual stay', {
     from: whole('From', 0, 104, { unit: 'weeks', blank: 2 }),
@@ -147,7 +147,7 @@ export const LADDER = fields({
     'Branch of a ladder',
     {
       ladder: document('Trunk', 'ladder'),
-      level: shortId('Opens once this level is held (its short id)'),
+      level: shortId('Opens once this level is held', { onLadder: 'ladder' }),
     },
     { optional: true },
   ),

@@ -4,7 +4,7 @@ import type { EntrySummary } from '../../../contract/library.ts';
 import { KIND_WORDS, KINDS } from '../../../core/library/index.ts';
 import type { Kind } from '../../../core/library/index.ts';
 import { useAddress, useLibrary, useSigned } from '../../shell/index.ts';
-import { Button, Empty, Loaded, useKeys, useRested } from '../../ui/index.ts';
+import { Button, ButtonLink, Empty, Loaded, useKeys, useRested } from '../../ui/index.ts';
 import { DocumentView } from '../read/document-view.tsx';
 import { EntryList } from './entry-list.tsx';
 import { ListsOut } from './lists-out-buttons.tsx';
@@ -185,7 +185,11 @@ function Room({ entries }: { entries: EntrySummary[] }) {
         <div className="mt-2 flex flex-wrap items-center gap-x-4">
           {me.role !== 'viewer' && (
             <>
-              <NewDocument kind={kind} entries={entries} />
+              {kind === 'variation' && entries.some((e) => e.kind === kind) ? (
+                <ButtonLink to="/library/new/variation">New variation</ButtonLink>
+              ) : (
+                <NewDocument kind={kind} entries={entries} />
+              )}
               <Link to="/library/health" className="text-sm">
                 Health of the library
               </Link>

@@ -6,7 +6,6 @@ import { useAsk, useSigned } from '../../shell/index.ts';
 import { Loaded } from '../../ui/index.ts';
 import { CueView } from './cue-view.tsx';
 import { FaultView } from './fault-view.tsx';
-import { NewDocument } from '../write/new-document.tsx';
 import { QuestionView } from '../rules/question-view.tsx';
 import { DocumentReading } from './reading.tsx';
 import { SheetView } from './sheet-view.tsx';
@@ -38,7 +37,7 @@ export function DocumentView({ kind, slug, entries }: Props) {
             {me.role === 'head coach' ? 'Edit' : 'Propose a change'}
           </Link>
           {kind === 'cue' && <Link to={`/library/cue/${slug}/merge`}>Merge with another</Link>}
-          {kind === 'variation' && <NewDocument kind={kind} from={slug} entries={entries} />}
+          {kind === 'variation' && <Link to={`/library/new/variation?from=${slug}`}>Use as a start</Link>}
         </>
       )}
       <Link to={`/library/${kind}/${slug}/history`}>Revision {revision}, history</Link>

@@ -48,7 +48,6 @@ function Tells({ of, causes }: { of: CheckTells; causes: readonly string[] }) {
 export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntrySummary[] }) {
   const title = (kind: EntrySummary['kind'], slug: string) =>
     entries.find((e) => e.kind === kind && e.slug === slug)?.title ?? slug;
-  const cause = (id: string) => f.causes.find((c) => c.id === id)?.line.text ?? id;
   const tells = tellsOf(f);
   const sheets = entries.filter(
     (e) => e.kind === 'variation' && !e.retired && e.uses.includes(`fault/${f.slug}`),
@@ -96,7 +95,7 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
               <li key={c.id} className="border-b border-rule py-1">
                 <b>{letter(i)}</b> <LineReading line={c.line} />
                 {c.weight !== undefined && <span className="text-sm text-soft"> weight {c.weight}</span>}
-                {c.alike && <span className="text-sm text-soft">, the same as “{c.alike}” elsewhere</span>}
+                {c.alike && <span className="text-sm text-soft"> (also behind other faults)</span>}
               </li>
             ))}
           </ul>
@@ -128,7 +127,9 @@ export function FaultView({ fault: f, entries }: { fault: Fault; entries: EntryS
               <span>
                 <LineReading line={a.line} /> <span className="text-sm text-soft">{a.answerKind}</span>
                 {a.causes && (
-                  <span className="text-sm text-soft">, for: {a.causes.map(cause).join(' ')}</span>
+                  <span className="text-sm text-soft">
+                    , for {a.causes.map((id) => letter(f.causes.findIndex((c) => c.id === id))).join(' and ')}
+                  </span>
                 )}
                 {a.needsSecondPerson && <span className="text-sm text-soft">, needs a second person</span>}
                 {a.equipment.length > 0 && (

@@ -40,21 +40,6 @@ async function documentInForce(kind: Kind, slug: string): Promise<EntryInForce |
   });
 }
 
-/** What a new document starts as: another one under a new name, or as empty as may be. */
-async function fresh(
-  kind: Kind,
-  slug: string,
-  name: string,
-  from: string | null,
-  author: string,
-): Promise<Body> {
-  const copied = from ? await documentInForce(kind, from) : null;
-  if (!copied) return blankBody(kind, slug, name, author);
-  const named = 'name' in copied.body ? { name } : {};
-  const short = 'shortName' in copied.body ? { shortName: name.slice(0, 40) } : {};
-  return { ...copied.body, slug, author, ...named, ...short };
-}
-
 /** Writes one document; what is typed is kept as a draft on the server until it is saved. */
 export function Editor() {
   const { kind: pathKind, slug = '' } = useParams();
@@ -64,7 +49,6 @@ export function Editor() {
   const [start, setStart] = useState<Start | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const name = params.get('name') ?? slug;
-  const from = params.get('from');
 
   useEffect(() => {
     let gone = false;
@@ -82,7 +66,7 @@ export function Editor() {
         return { body, base, also, baseBody, inForce, draftAt: at };
       }
       return {
-        body: inForce?.body ?? (await fresh(kind, slug, name, from, me.name)),
+        body: inForce?.body ?? blankBody(kind, slug, name, me.name),
         also: [],
         base: inForce?.revision ?? 0,
         baseBody: inForce?.body ?? null,
@@ -97,7 +81,7 @@ export function Editor() {
     return () => {
       gone = true;
     };
-  }, [kind, slug, name, from, me.name]);
+  }, [kind, slug, name, me.name]);
 
   if (error) return <Notice tone="warn">{error.message}</Notice>;
   if (!start) return <p className="p-4 text-soft">Opening …</p>;

@@ -1,5 +1,5 @@
 import { Pencil } from 'lucide-react';
-import { useEffect, useId, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { KeyboardEvent, MouseEvent } from 'react';
 import { sectionAt, sectionsOf } from '../../../core/library/index.ts';
 import type { Body, Section } from '../../../core/library/index.ts';
@@ -54,7 +54,6 @@ function OneSection({
   onOpen,
   onChange,
 }: Omit<Props, 'open'> & { section: Section; next: string | null; wrong: number; open: boolean }) {
-  const id = useId();
   const heading = useRef<HTMLButtonElement>(null);
   const fields = useRef<HTMLDivElement>(null);
   const wasOpen = useRef(false);
@@ -79,13 +78,11 @@ function OneSection({
   const value = body as unknown as Value;
   return (
     <section
-      aria-labelledby={id}
       className={`grid gap-x-6 border-t border-rule py-2 md:grid-cols-[10rem_minmax(0,1fr)] ${open ? 'border-l-[6px] border-l-tape bg-paper pl-3' : ''}`}
     >
       <h2 className="text-base">
         <button
           ref={heading}
-          id={id}
           type="button"
           aria-expanded={open}
           className="min-h-9 scroll-mt-24 py-1 text-left font-semibold hover:underline"

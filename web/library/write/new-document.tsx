@@ -16,49 +16,31 @@ export function slugFrom(name: string): string {
     .replace(/^-+|-+$/g, '');
 }
 
-/** Asks for a name, then opens the editor; with `from`, on a copy of that document. */
-export function NewDocument({
-  kind,
-  entries,
-  from,
-}: {
-  kind: Kind;
-  entries: readonly EntrySummary[];
-  from?: string;
-}) {
+/** What is wrong with a name for a new document; nothing: ''. */
+export function nameProblem(kind: Kind, name: string, entries: readonly EntrySummary[]): string {
+  const slug = slugFrom(name);
+  if (!name) return '';
+  if (!slug) return 'Use some letters or digits.';
+  return entries.some((e) => e.kind === kind && e.slug === slug) ? 'There is one by that name.' : '';
+}
+
+/** Asks for a name, then opens the editor. */
+export function NewDocument({ kind, entries }: { kind: Kind; entries: readonly EntrySummary[] }) {
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
   const navigate = useNavigate();
   const slug = slugFrom(name);
-  const problem =
-    name &&
-    (!slug
-      ? 'Use some letters or digits.'
-      : entries.some((e) => e.kind === kind && e.slug === slug)
-        ? 'There is one by that name.'
-        : '');
+  const problem = nameProblem(kind, name, entries);
   return (
     <>
-      {from ? (
-        <button type="button" className="underline underline-offset-3" onClick={() => setOpen(true)}>
-          Use as a start
-        </button>
-      ) : (
-        <Button onClick={() => setOpen(true)}>New {KIND_WORDS[kind]}</Button>
-      )}
-      <Dialog
-        title={from ? `A new ${KIND_WORDS[kind]} that starts as this one` : `New ${KIND_WORDS[kind]}`}
-        open={open}
-        onClose={() => setOpen(false)}
-      >
+      <Button onClick={() => setOpen(true)}>New {KIND_WORDS[kind]}</Button>
+      <Dialog title={`New ${KIND_WORDS[kind]}`} open={open} onClose={() => setOpen(false)}>
         <form
           className="grid gap-3"
           onSubmit={(e) => {
             e.preventDefault();
             if (slug && !problem)
-              void navigate(
-                `/library/${kind}/${slug}/edit?${new URLSearchParams({ name, ...(from ? { from } : {}) }).toString()}`,
-              );
+              void navigate(`/library/${kind}/${slug}/edit?${new URLSearchParams({ name }).toString()}`);
           }}
         >
           <TextField

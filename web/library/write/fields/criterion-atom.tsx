@@ -4,11 +4,11 @@ import type { ReactNode } from 'react';
 import { aidWords, AID_WORDS, AIDS, FELT_KINDS, REGIONS } from '../../../../core/terms/index.ts';
 import type { Atom, RuledAtom, RuledCriterion, Window } from '../../../../core/criterion/index.ts';
 import type { Felt, RuledNumber } from '../../../../core/terms/index.ts';
-import { useAsk } from '../../../shell/index.ts';
 import { Button } from '../../../ui/index.ts';
 import type { EditContext } from './context.ts';
 import { DocumentSelect } from './document-select.tsx';
 import { EditRuled } from './edit-ruled.tsx';
+import { LevelSelect } from './level-select.tsx';
 import { NumberBox } from './number-box.tsx';
 
 /** An atom as it is first put down. */
@@ -169,7 +169,16 @@ function Parameter({ name, atom, context, box, set }: ParametersProps & { name: 
     case 'ladder':
       return <OtherLadder ladder={String(value)} context={context} set={set} />;
     case 'level':
-      return 'ladder' in atom && <LevelOf ladder={atom.ladder} level={String(value)} set={set} />;
+      return (
+        'ladder' in atom && (
+          <LevelSelect
+            aria-label="which level"
+            ladder={atom.ladder}
+            value={String(value)}
+            onChange={(level) => set({ level })}
+          />
+        )
+      );
   }
 }
 
@@ -236,27 +245,6 @@ function OtherLadder({
         onChange={(slug) => set({ ladder: slug, level: '' })}
       />
     </span>
-  );
-}
-
-function LevelOf({ ladder, level, set }: { ladder: string; level: string; set: (part: object) => void }) {
-  const found = useAsk('document', ladder ? { kind: 'ladder', slug: ladder } : null);
-  const levels = found.data?.body.kind === 'ladder' ? found.data.body.levels : [];
-  return (
-    <select
-      aria-label="which level"
-      className="field w-52"
-      value={level}
-      onChange={(e) => set({ level: e.target.value })}
-    >
-      <option value="">choose a level …</option>
-      {levels.map((l, i) => (
-        <option key={l.id} value={l.id}>
-          {i + 1}. {l.name}
-        </option>
-      ))}
-      {level && !levels.some((l) => l.id === level) && <option value={level}>{level}</option>}
-    </select>
   );
 }
 

@@ -22,6 +22,7 @@ import { EditList } from './edit-list.tsx';
 import { EditNames } from './edit-names.tsx';
 import { EditRuled } from './edit-ruled.tsx';
 import { Group } from './group.tsx';
+import { LevelSelect } from './level-select.tsx';
 import { MechanicsEditor } from './mechanics.tsx';
 import { PredicateEditor } from './predicate.tsx';
 import type { Value } from './context.ts';
@@ -29,6 +30,8 @@ import type { Value } from './context.ts';
 interface Props {
   field: DocumentField;
   value: unknown;
+  /** The members that it stands among. */
+  beside: Value;
   path: string;
   context: EditContext;
   onChange: (value: unknown) => void;
@@ -43,6 +46,7 @@ export function EditFields({ fields, value, path, context, onChange }: FieldsPro
           key={key}
           field={f}
           value={value[key]}
+          beside={value}
           path={path ? `${path}.${key}` : key}
           context={context}
           onChange={(v) => {
@@ -56,11 +60,24 @@ export function EditFields({ fields, value, path, context, onChange }: FieldsPro
   );
 }
 
-function EditField({ field: f, value, path, context, onChange }: Props) {
+function EditField({ field: f, value, beside, path, context, onChange }: Props) {
   const error = context.errors.get(path);
   switch (f.is) {
     case 'short id': {
       if (f.own) return null;
+      if (f.onLadder)
+        return (
+          <Field label={f.label} error={error} className="max-w-md">
+            {(props) => (
+              <LevelSelect
+                {...props}
+                ladder={String(beside[f.onLadder!] ?? '')}
+                value={String(value ?? '')}
+                onChange={onChange}
+              />
+            )}
+          </Field>
+        );
       const meant = f.among ? meantIn(context.of ?? {}, f.among) : null;
       if (meant)
         return (

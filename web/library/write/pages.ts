@@ -1,0 +1,2 @@
+export { Editor } from './editor.tsx';
+export { NewVariation } from './new-variation.tsx';
