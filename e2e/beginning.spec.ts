@@ -1,4 +1,4 @@
-import { expect, openPerson, signIn, stranger, test } from './hall.ts';
+import { expect, openPart, openPerson, signIn, stranger, test } from './hall.ts';
 
 test('a new person is placed by trials; pain ends them at once', async ({ page }) => {
   await signIn(page, 'head');
@@ -24,22 +24,26 @@ test('a new person is placed by trials; pain ends them at once', async ({ page }
   await expect(begin).toBeVisible();
   await trials.getByRole('button', { name: 'Place here' }).click();
   await expect(page.getByRole('region', { name: 'Decision on the ladder Squat' })).toBeVisible();
+  await openPart(page, 'Moves');
   await expect(page.getByRole('listitem').filter({ hasText: 'heels came up' }).last()).toBeVisible();
+  await openPart(page, 'Standing');
+  await page.getByRole('button', { name: 'Begin another ladder by trials' }).click();
 
-  await trials.getByRole('button', { name: 'Another pattern' }).click();
   await trials.getByLabel('Pattern').selectOption({ label: 'Lunge' });
   await trials.getByRole('button', { name: 'What to try first' }).click();
   await trials.getByRole('button', { name: 'Pain', exact: true }).click();
   await expect(trials.getByText('Stop here')).toBeVisible();
   await expect(trials.getByText('Pain ends the trials at once.', { exact: false })).toBeVisible();
   await trials.getByRole('button', { name: 'Keep what was seen' }).click();
-  await expect(page.getByText(/Lunge: stopped/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Decision on the ladder Lunge' })).toHaveCount(0);
+  await openPart(page, 'Moves');
+  await expect(page.getByText(/Lunge: stopped/)).toBeVisible();
 });
 
 test('an athlete logs by a personal link, as not watched, until it is revoked', async ({ page, browser }) => {
   await signIn(page, 'coach');
   await openPerson(page, 'Piet Harrowgate');
+  await openPart(page, 'Details');
   const own = page.getByRole('region', { name: 'Personal link' });
   await own.getByRole('button', { name: 'Make a link' }).click();
   const url = await own.getByLabel('Or send it').inputValue();
@@ -60,7 +64,9 @@ test('an athlete logs by a personal link, as not watched, until it is revoked', 
   await expect(second.getByRole('alert')).toContainText('in use on another phone or tablet');
   await expect(phone.getByRole('heading', { name: 'Written down today' })).toBeVisible();
   await page.reload();
+  await openPart(page, 'Log');
   await expect(page.getByText(/not watched \(own\)/).first()).toBeVisible();
+  await openPart(page, 'Details');
   await own.getByRole('button', { name: 'Revoke' }).first().click();
   await expect(own.getByText(/revoked/)).toBeVisible();
   await phone.reload();

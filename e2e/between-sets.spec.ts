@@ -208,7 +208,7 @@ test('a rack is set by its numbers, never unevenly, and comes back the next time
   await page.reload();
   await expect(page.getByText(new RegExp(`With .*rack hooks ${notch + 1},`))).toBeVisible();
   // On the person's page as a line over time.
-  await page.goto(`/people/${jonah}`);
+  await page.goto(`/people/${jonah}?part=log`);
   const measures = page.getByRole('region', { name: 'Measures over time' });
   await measures.getByRole('button', { name: 'rack hooks' }).click();
   await measures.getByText('The same as a table').click();

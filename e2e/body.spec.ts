@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { another, expect, openPerson, signIn, test } from './hall.ts';
+import { another, expect, openPart, openPerson, signIn, test } from './hall.ts';
 
 /** Moves a slider as the keyboard would, to its value. */
 async function slide(slider: Locator, value: number): Promise<void> {
@@ -118,6 +118,7 @@ test('two set-ups stand side by side with differences, one sum and curves', asyn
 test('the body room takes a person, and says what was not measured', async ({ page }) => {
   await signIn(page, 'coach');
   await openPerson(page, 'Oskar Lindqvane');
+  await openPart(page, 'Body');
   await page.getByRole('link', { name: 'Open in the body room' }).click();
   const body = page.getByRole('region', { name: 'Body', exact: true });
   await expect(body.getByLabel('Whose')).toHaveValue(/.+/);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { CaseRow, DeskKnowledge } from '../contract/fault.ts';
-import { another, expect, idOf, openPerson, signIn, test } from './hall.ts';
+import { another, expect, idOf, openPart, openPerson, signIn, test } from './hall.ts';
 
 const casesOf = async (page: Page, id: string): Promise<CaseRow[]> =>
   ((await (await page.request.get(`/api/faults/desk?people=${id}`)).json()) as DeskKnowledge).people[0]!
@@ -70,6 +70,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
 
   // On their page: the case, and a fault that comes again leads to the desk.
   await openPerson(page, 'Signe Larkhall');
+  await openPart(page, 'Pain, restrictions, faults');
   const faults = page.getByRole('region', { name: 'Faults' });
   await faults.getByText(/^Worked on at the desk/).click();
   await expect(faults.getByText('an easier variation was given', { exact: false }).first()).toBeVisible();
@@ -78,6 +79,7 @@ test('the desk: seen and felt at once, the answers run out, an easier variation 
 test('a chain goes on gate by gate, on the person’s page as on the floor', async ({ page }) => {
   await signIn(page, 'head');
   await openPerson(page, 'Pascal Ouderkerk');
+  await openPart(page, 'Pain, restrictions, faults');
   const faults = page.getByRole('region', { name: 'Faults' });
   await expect(faults.getByText(/3 sessions running/).first()).toBeVisible();
   const chain = page.getByRole('region', { name: /^Over weeks: Knee falls inward/ }).first();

@@ -111,3 +111,8 @@ export async function openSection(page: Page, title: string): Promise<void> {
   await heading.click();
   await expect(heading).toHaveAttribute('aria-expanded', 'true');
 }
+
+/** Goes to a part of a person’s page by its tab. */
+export async function openPart(page: Page, name: string): Promise<void> {
+  await page.getByRole('tablist', { name: 'Parts of the page' }).getByRole('tab', { name }).click();
+}

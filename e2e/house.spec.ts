@@ -1,4 +1,4 @@
-import { another, expect, openPerson, signIn, test } from './hall.ts';
+import { another, expect, openPart, openPerson, signIn, test } from './hall.ts';
 
 test('a changed house answer shows its effect first; sheet, figure, faults and criterion follow; no sheet contradicts it', async ({
   page,
@@ -38,6 +38,7 @@ test('a changed house answer shows its effect first; sheet, figure, faults and c
 
   // One athlete is answered otherwise, and it is written beside the hall's answer.
   await openPerson(page, 'Leni Achterdijk');
+  await openPart(page, 'Pain, restrictions, faults');
   await page.getByRole('button', { name: 'Answer one otherwise' }).click();
   const own = page.getByRole('region', { name: 'House rules of their own' });
   await own.getByLabel('Question').selectOption({ label: 'How deep does a squat go?' });

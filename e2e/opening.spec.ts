@@ -43,6 +43,7 @@ test('a hall begins with the library that comes along: first steps, one after th
   await dialog.getByLabel('Name', { exact: true }).fill('Wim Sallow');
   await dialog.getByRole('button', { name: 'Add the person' }).click();
   await expect(page.getByRole('heading', { name: 'Wim Sallow' })).toBeVisible();
+  await page.getByRole('button', { name: 'Place on a level, with a reason' }).click();
   await page.getByLabel('Ladder').selectOption('Bridge');
   await page.getByLabel('Why here').fill('At ease with it.');
   await page.getByRole('button', { name: 'Place here' }).click();

@@ -1,4 +1,4 @@
-import { another, expect, openPerson, signIn, stranger, test } from './hall.ts';
+import { another, expect, openPart, openPerson, signIn, stranger, test } from './hall.ts';
 
 test('a stop pressed on the floor is read first thing, and stands until the head coach clears it', async ({
   page,
@@ -6,7 +6,7 @@ test('a stop pressed on the floor is read first thing, and stands until the head
 }) => {
   await signIn(page, 'coach');
   await openPerson(page, 'Oskar Lindqvane');
-  const id = page.url().split('/').at(-1)!;
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const floor = await another(browser, 'coach', { viewport: { width: 390, height: 844 } });
   await floor.goto(`/floor/session?people=${id}`);
   await floor.getByRole('button', { name: 'Pain', exact: true }).click();
@@ -39,6 +39,8 @@ test('a stop pressed on the floor is read first thing, and stands until the head
   await head.getByLabel('Who cleared it').fill('Dr Sorrel, by telephone');
   await head.getByLabel('For what').fill('Everything without load');
   await head.getByRole('button', { name: 'Clear it from today' }).click();
+  await expect(head.getByRole('region', { name: 'Stopped' })).toHaveCount(0);
+  await openPart(head, 'Pain, restrictions, faults');
   await expect(head.getByText(/Everything without load. Said by Dr Sorrel/)).toBeVisible();
   await floor.reload();
   await expect(floor.getByRole('button', { name: /watched, no fault/ })).toBeVisible();
@@ -48,6 +50,7 @@ test('a stop pressed on the floor is read first thing, and stands until the head
 test('stop is pressed at home', async ({ page, browser }) => {
   await signIn(page, 'coach');
   await openPerson(page, 'Marta Quillon');
+  await openPart(page, 'Details');
   const own = page.getByRole('region', { name: 'Personal link' });
   await own.getByRole('button', { name: 'Make a link' }).click();
   const phone = await stranger(browser);

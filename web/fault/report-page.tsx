@@ -245,7 +245,7 @@ function Parted({ report: r, fault }: { report: FaultReport; fault: string }) {
           const [saw, not] = p.first.faults.includes(fault) ? [p.first, p.second] : [p.second, p.first];
           return (
             <li key={`${p.setId} ${p.second.by}`}>
-              <Link to={`/people/${p.personId}`}>{r.names.people[p.personId]}</Link>,{' '}
+              <Link to={`/people/${p.personId}?part=restrictions`}>{r.names.people[p.personId]}</Link>,{' '}
               {r.names.variations[p.variation]}, {day(p.date, hall.today)}: {saw.by} saw it, {not.by} did not
             </li>
           );

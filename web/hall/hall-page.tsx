@@ -1,9 +1,8 @@
-import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { HallSettings, Squad } from '../../contract/hall.ts';
 import { Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
-import { Button, Loaded, Notice, SelectField, TextField } from '../ui/index.ts';
+import { Button, Loaded, Notice, Parts, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
 import { Kit } from './kit.tsx';
 import { StaffSection } from './staff.tsx';
@@ -23,34 +22,13 @@ export function Hall() {
   return (
     <div className="mx-auto max-w-5xl">
       <h1>Hall</h1>
-      <Tabs.Root value={part} onValueChange={(to) => set({ part: to })} className="mt-2">
-        <Tabs.List aria-label="Parts of the hall" className="flex flex-wrap gap-1 border-b border-ink">
-          {TABS.map(([value, name]) => (
-            <Tabs.Trigger
-              key={value}
-              value={value}
-              className="min-h-11 px-4 font-head text-soft data-[state=active]:bg-paper data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-5px_0_var(--tape)]"
-            >
-              {name}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <Tabs.Content value="staff" className="py-5">
-          <StaffSection />
-        </Tabs.Content>
-        <Tabs.Content value="squads" className="py-5">
-          <Squads />
-        </Tabs.Content>
-        <Tabs.Content value="kit" className="py-5">
-          <Kit />
-        </Tabs.Content>
-        <Tabs.Content value="keeping" className="py-5">
-          <LibraryKeeping />
-        </Tabs.Content>
-        <Tabs.Content value="settings" className="py-5">
-          <Settings />
-        </Tabs.Content>
-      </Tabs.Root>
+      <Parts label="Parts of the hall" parts={TABS} value={part} onPick={(to) => set({ part: to })}>
+        {part === 'staff' && <StaffSection />}
+        {part === 'squads' && <Squads />}
+        {part === 'kit' && <Kit />}
+        {part === 'keeping' && <LibraryKeeping />}
+        {part === 'settings' && <Settings />}
+      </Parts>
     </div>
   );
 }

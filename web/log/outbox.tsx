@@ -81,7 +81,7 @@ export function Outbox() {
               it. It is marked; look again whether it still holds.
             </p>
             <Link
-              to={`/people/${p.personId}`}
+              to={`/people/${p.personId}?part=moves`}
               className="mr-3"
               onClick={() => {
                 setOpen(false);

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { OUTCOMES, takenWaySentence } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';
-import { FormSwitch } from '../log/index.ts';
-import { Said, useSend, useSigned } from '../shell/index.ts';
+import { FormSwitch, targetWords } from '../log/index.ts';
+import { Said, useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day, Field, Notice, OUTCOME_WORDS, OutcomeMark, SelectField, since } from '../ui/index.ts';
 import { Evidence } from './evidence.tsx';
 
@@ -14,13 +14,17 @@ export function DecisionPanel({
   on,
   signOffs,
   mayDecide,
+  first = true,
 }: {
   personId: string;
   on: OnLadder;
   signOffs: readonly SignOff[];
   mayDecide: boolean;
+  /** The first on the page shows its evidence at once. */
+  first?: boolean;
 }) {
   const { hall } = useSigned();
+  const units = useUnits();
   const decision = on.decision;
   if (!decision) return on.failure ? <Notice tone="warn">{on.failure}</Notice> : null;
   const name = (id: string | null) => on.ladder.levels.find((l) => l.id === id)?.name ?? '';
@@ -53,12 +57,18 @@ export function DecisionPanel({
         {decision.variationNote && !decision.paused && (
           <p className="mt-1 text-soft">{decision.variationNote}</p>
         )}
+        {decision.outcome !== 'stop and refer' && !decision.paused && (
+          <p className="mt-1">
+            <b>{decision.toLevel ? 'Until that is confirmed:' : 'Next set:'}</b>{' '}
+            {nextSetWords(on, units.mass)}
+          </p>
+        )}
         {decision.outcome !== 'stop and refer' && decision.plan.last && (
           <p className="mt-1 text-soft">
             Last time: <Said of={decision.plan.last} />.
           </p>
         )}
-        {decision.outcome !== 'stop and refer' && !decision.paused && (
+        {decision.outcome !== 'stop and refer' && !decision.paused && decision.earliestSessions !== 0 && (
           <p className="mt-1 text-soft">{soonest(decision.earliestSessions)}</p>
         )}
         {on.stay?.beyond && decision.outcome !== 'stop and refer' && (
@@ -74,35 +84,47 @@ export function DecisionPanel({
         </p>
       ) : mayDecide ? (
         <>
-          <FormSwitch personId={personId} ladder={on.ladder.slug} form={on.standing?.form ?? 'sets'} />
           <Confirm key={`${decision.outcome} ${decision.fromLevel}`} personId={personId} on={on} />
           {decision.outcome !== 'stop and refer' && (
             <SignOffs personId={personId} on={on} signOffs={signOffs} />
           )}
+          <FormSwitch personId={personId} ladder={on.ladder.slug} form={on.standing?.form ?? 'sets'} />
         </>
       ) : (
         <p className="mt-4 text-soft">
           Staff of the squad and the head coach decide: they see the whole evidence.
         </p>
       )}
-      <div className="mt-5 grid gap-5">
-        <Evidence judged={decision.advance} today={hall.today} wanted />
-        <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
-        <p className="text-sm text-soft">
-          <Said
-            of={`Growing inside the level: ${decision.grow.account}. ${
-              decision.grow.next
-                ? `Next open way on: ${takenWaySentence(decision.grow.next)}.`
-                : 'Every way on inside this level is used up.'
-            }`}
-          />{' '}
-          Two-for-two is the usual rule of strength training; it proposes, the coach decides. Counted:{' '}
-          {decision.sessionDates.length} {decision.sessionDates.length === 1 ? 'session' : 'sessions'} since
-          arrival.
-        </p>
-      </div>
+      <details open={first} className="mt-3">
+        <summary className="min-h-9 content-center font-semibold">The evidence, line by line</summary>
+        <div className="mt-1 grid gap-5">
+          <Evidence judged={decision.advance} today={hall.today} wanted />
+          <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
+          <p className="text-sm text-soft">
+            <Said
+              of={`Growing inside the level: ${decision.grow.account}. ${
+                decision.grow.next
+                  ? `Next open way on: ${takenWaySentence(decision.grow.next)}.`
+                  : 'Every way on inside this level is used up.'
+              }`}
+            />{' '}
+            Two-for-two is the usual rule of strength training; it proposes, the coach decides. Counted:{' '}
+            {decision.sessionDates.length} {decision.sessionDates.length === 1 ? 'session' : 'sessions'} since
+            arrival.
+          </p>
+        </div>
+      </details>
     </section>
   );
+}
+
+/** What is done next: which variation, how much of it. */
+function nextSetWords({ decision, facts, names, ladder }: OnLadder, unit: 'kg' | 'lb'): string {
+  const d = decision!;
+  const slug = d.variation ?? ladder.levels.find((l) => l.id === d.fromLevel)?.main ?? '';
+  const f = facts[slug];
+  const sides = f?.alternating ? 'in turns' : f?.oneSided ? 'apart' : 'together';
+  return `${names[slug] ?? slug}, ${targetWords(d.plan.target, unit, sides)}`;
 }
 
 const uncapital = (s: string) => `${s[0]!.toLowerCase()}${s.slice(1)}`;
@@ -116,7 +138,6 @@ function headline(d: Decision, name: (id: string) => string): string {
 
 /** How soon the level can be met, in words. */
 function soonest(sessions: number | null): string {
-  if (sessions === 0) return 'All that the level asks has been met.';
   if (sessions === null)
     return 'When it can be met hangs on something besides these sessions, or lies far off.';
   return `It can be met in ${sessions === 1 ? 'one more session' : `${sessions} more sessions`} at the earliest.`;

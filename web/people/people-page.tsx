@@ -30,10 +30,18 @@ import { PersonForm } from './person-form.tsx';
 interface Row {
   person: Person;
   squad: string;
-  line: PersonLine | null;
+  /** Where they stand, the gravest first. */
+  lines: PersonLine[];
 }
 
 const column = createColumnHelper<Row>();
+
+const gravity = (l: PersonLine) => (l.outcome ? OUTCOMES.indexOf(l.outcome) : OUTCOMES.length);
+/** What the list is narrowed to: people of whom a ladder says so. */
+type Pick = Outcome | 'not placed';
+const isOf = (r: Row, picked: Pick) =>
+  picked === 'not placed' ? r.lines.length === 0 : r.lines.some((l) => l.outcome === picked);
+const peopleWords = (n: number) => (n === 1 ? '1 person' : `${n} people`);
 
 const NOT_YET = { data: undefined, error: null };
 
@@ -42,12 +50,12 @@ export function People() {
   const { hall, me } = useSigned();
   const { people, query } = usePeople(true);
   const squads = useAsk('squads');
-  const lines = useAsk('overview');
+  const standings = useAsk('overview');
   const add = useSend('addPerson');
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
   const [search, setSearch] = useState('');
-  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [picked, setPicked] = useState<Pick | null>(null);
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
 
   const rows = useMemo(
@@ -56,15 +64,14 @@ export function People() {
         // Who is covered has no page here: what the floor needs of them is on the floor.
         if (person.covered) return [];
         const squad = squads.data?.find((s) => s.id === person.squadId)?.name ?? '';
-        const own = (lines.data ?? []).filter((l) => l.personId === person.id && l.levelName !== null);
-        return own.length ? own.map((line) => ({ person, squad, line })) : [{ person, squad, line: null }];
+        const lines = (standings.data ?? [])
+          .filter((l) => l.personId === person.id && l.levelName !== null)
+          .sort((a, b) => gravity(a) - gravity(b));
+        return [{ person, squad, lines }];
       }),
-    [people, squads.data, lines.data],
+    [people, squads.data, standings.data],
   );
-  const shown = useMemo(
-    () => rows.filter((r) => outcome === null || r.line?.outcome === outcome),
-    [rows, outcome],
-  );
+  const shown = useMemo(() => rows.filter((r) => picked === null || isOf(r, picked)), [rows, picked]);
   const columns = useMemo(
     () => [
       column.accessor((r) => r.person.name, {
@@ -77,41 +84,48 @@ export function People() {
         ),
       }),
       column.accessor('squad', { header: 'Squad' }),
-      column.accessor((r) => r.line?.levelNumber ?? 0, {
-        id: 'level',
-        header: 'Level',
-        cell: ({ row: { original: r } }) =>
-          r.line ? `${r.line.ladderName} ${r.line.levelNumber}: ${r.line.levelName}` : 'Not placed',
-      }),
-      column.accessor((r) => r.line?.since ?? '', {
-        id: 'since',
-        header: 'At this level for',
-        cell: (c) => (
-          <span className="whitespace-nowrap">{c.getValue() ? since(c.getValue(), hall.today) : ''}</span>
-        ),
-      }),
-      column.accessor((r) => (r.line?.outcome ? OUTCOMES.indexOf(r.line.outcome) : 9), {
+      column.accessor((r) => (r.lines[0] ? gravity(r.lines[0]) : 9), {
         id: 'outcome',
-        header: 'The evidence says',
-        cell: ({ row: { original: r } }) => (r.line?.outcome ? <OutcomeWord outcome={r.line.outcome} /> : ''),
+        header: 'Where they stand, and what the evidence says',
+        cell: ({ row: { original: r } }) =>
+          r.lines.length === 0 ? (
+            <Link to={`/people/${r.person.id}/trials`}>Not placed: place by trials</Link>
+          ) : (
+            <ul>
+              {r.lines.map((l) => (
+                <li
+                  key={l.ladder}
+                  className="grid grid-cols-[8.5rem_13rem_minmax(0,1fr)] items-start gap-x-3 max-md:grid-cols-1"
+                >
+                  {l.outcome ? <OutcomeWord outcome={l.outcome} /> : <span />}
+                  <span>
+                    {l.ladderName} {l.levelNumber}: {l.levelName}
+                  </span>
+                  <span className="line-clamp-1 text-sm leading-6 text-soft">
+                    <Said of={l.reason ?? ''} />
+                    {l.since && ` Here for ${since(l.since, hall.today)}.`}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          ),
       }),
-      column.accessor((r) => r.line?.reason ?? '', {
-        id: 'why',
-        header: 'Because',
-        enableSorting: false,
-        cell: (c) => (
-          <span className="line-clamp-2 text-sm">
-            <Said of={c.getValue()} />
-          </span>
-        ),
-      }),
-      column.accessor((r) => r.line?.lastSession ?? '', {
-        id: 'last',
-        header: 'Last session',
-        cell: (c) => (
-          <span className="whitespace-nowrap">{c.getValue() ? day(c.getValue(), hall.today) : 'never'}</span>
-        ),
-      }),
+      column.accessor(
+        (r) =>
+          r.lines
+            .map((l) => l.lastSession ?? '')
+            .sort()
+            .at(-1) ?? '',
+        {
+          id: 'last',
+          header: 'Last session',
+          cell: (c) => (
+            <span className="whitespace-nowrap">
+              {c.getValue() ? day(c.getValue(), hall.today) : 'never'}
+            </span>
+          ),
+        },
+      ),
     ],
     [hall.today],
   );
@@ -127,7 +141,7 @@ export function People() {
     getSortedRowModel: getSortedRowModel(),
     getFilteredRowModel: getFilteredRowModel(),
   });
-  const count = (o: Outcome) => rows.filter((r) => r.line?.outcome === o).length;
+  const count = (o: Pick) => rows.filter((r) => isOf(r, o)).length;
 
   return (
     <div>
@@ -147,22 +161,28 @@ export function People() {
         aria-label="What the evidence says"
         className="mb-2 flex flex-wrap gap-x-1 border-y border-rule"
       >
-        <OutcomeFilter on={outcome === null} onPick={() => setOutcome(null)}>
-          Everybody <b>{rows.length}</b>
+        <OutcomeFilter on={picked === null} onPick={() => setPicked(null)}>
+          All people <b>{rows.length}</b>
         </OutcomeFilter>
-        {OUTCOMES.map((o) => (
-          <OutcomeFilter key={o} on={outcome === o} onPick={() => setOutcome(outcome === o ? null : o)}>
-            {OUTCOME_WORDS[o]} <b>{count(o)}</b>
+        {([...OUTCOMES, 'not placed'] as const).map((o) => (
+          <OutcomeFilter key={o} on={picked === o} onPick={() => setPicked(picked === o ? null : o)}>
+            {o === 'not placed' ? 'Not placed' : OUTCOME_WORDS[o]} <b>{peopleWords(count(o))}</b>
           </OutcomeFilter>
         ))}
       </div>
       {/* Rows that grow under a finger are tapped wrongly: the list waits for what the evidence says, if it comes at all. */}
-      <Loaded query={lines.isPending ? NOT_YET : query} what="the people">
+      <Loaded query={standings.isPending ? NOT_YET : query} what="the people">
         {(all) =>
           all.length === 0 ? (
             <Empty>
               Nobody here yet.{' '}
-              {me.role === 'head coach' ? 'Add the first person.' : 'The head coach adds people.'}
+              {me.role === 'head coach' ? (
+                <Button tone="main" onClick={() => setAdding(true)}>
+                  Add the first person
+                </Button>
+              ) : (
+                'The head coach adds people.'
+              )}
             </Empty>
           ) : (
             <table className="w-full text-left">

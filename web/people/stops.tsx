@@ -7,49 +7,55 @@ import { reportWords } from './report-words.ts';
 
 const SHOWN = 5;
 
-/** Pain that was told of, what stops the person, and what cleared it. */
-export function Stops({ personId, referred }: { personId: string; referred: boolean }) {
+/** What stops the person now, or asks for a doctor first; nothing where nothing does. */
+export function OpenStop({ personId, referred }: { personId: string; referred: boolean }) {
   const { hall, me } = useSigned();
   const told = useAsk('stopsOf', { person: personId });
   const [clearing, setClearing] = useState(false);
-  const [all, setAll] = useState(false);
-  if (!told.data) return null;
-  const { reports, clearances } = told.data;
-  const open = reports.filter((r) => r.open);
-  const past = reports.filter((r) => !r.open);
+  const open = told.data?.reports.filter((r) => r.open) ?? [];
+  if (open.length === 0 && !referred) return null;
   return (
-    <section aria-label="Pain and stops">
-      <h2 className="border-b border-ink pb-1">Pain and stops</h2>
-      {reports.length === 0 && <p className="py-2 text-soft">None told.</p>}
-      {open.length > 0 && (
-        <div className="mt-2 border-l-[10px] border-warn bg-paper px-4 py-3">
+    <section aria-label="Stopped" className="mb-3 max-w-4xl border-l-[10px] border-warn bg-paper px-4 py-3">
+      {open.length > 0 ? (
+        <>
           <p className="font-head text-xl font-bold text-warn">
             Stopped. {reachWords(open.some((r) => r.reach === 'everything') ? 'everything' : open[0]!.reach!)}{' '}
             until it is cleared.
           </p>
           <Told reports={open} today={hall.today} />
-          {me.role === 'head coach' ? (
-            <Button className="mt-2" tone="main" onClick={() => setClearing(true)}>
-              Clear it
-            </Button>
-          ) : (
-            <p className="mt-1">The head coach clears it, on the word of a doctor or physiotherapist.</p>
-          )}
-        </div>
+        </>
+      ) : (
+        <p className="font-semibold text-warn">
+          Pain that comes back: a doctor or physiotherapist first. The next sets ask less until it is cleared.
+        </p>
       )}
-      {open.length === 0 && referred && (
-        <div className="mt-2 border-l-[10px] border-warn bg-paper px-4 py-3">
-          <p className="font-semibold text-warn">
-            Pain that comes back: a doctor or physiotherapist first. The next sets ask less until it is
-            cleared.
-          </p>
-          {me.role === 'head coach' && (
-            <Button className="mt-2" tone="main" onClick={() => setClearing(true)}>
-              Clear it
-            </Button>
-          )}
-        </div>
+      {me.role === 'head coach' ? (
+        <Button className="mt-2" tone="main" onClick={() => setClearing(true)}>
+          Clear it
+        </Button>
+      ) : (
+        <p className="mt-1">The head coach clears it, on the word of a doctor or physiotherapist.</p>
       )}
+      <Dialog title="Clear the stop" open={clearing} onClose={() => setClearing(false)}>
+        <Clear personId={personId} reports={open} today={hall.today} onDone={() => setClearing(false)} />
+      </Dialog>
+    </section>
+  );
+}
+
+/** Pain that was told of, and what cleared it. */
+export function Stops({ personId }: { personId: string }) {
+  const { hall } = useSigned();
+  const told = useAsk('stopsOf', { person: personId });
+  const [all, setAll] = useState(false);
+  if (!told.data) return null;
+  const { reports, clearances } = told.data;
+  const past = reports.filter((r) => !r.open);
+  return (
+    <section aria-label="Pain and stops">
+      <h2 className="border-b border-ink pb-1">Pain and stops</h2>
+      {reports.length === 0 && <p className="py-2 text-soft">None told.</p>}
+      <Told reports={reports.filter((r) => r.open)} today={hall.today} />
       <Told reports={all ? past : past.slice(0, SHOWN)} today={hall.today} />
       {past.length > SHOWN && (
         <Button tone="quiet" onClick={() => setAll(!all)}>
@@ -65,9 +71,6 @@ export function Stops({ personId, referred }: { personId: string; referred: bool
           </li>
         ))}
       </ul>
-      <Dialog title="Clear the stop" open={clearing} onClose={() => setClearing(false)}>
-        <Clear personId={personId} reports={open} today={hall.today} onDone={() => setClearing(false)} />
-      </Dialog>
     </section>
   );
 }

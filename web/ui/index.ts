@@ -9,6 +9,7 @@ export { OUTCOME_WORDS, OutcomeMark, OutcomeWord, PatternWord } from './marks.ts
 export { NamedPick } from './named-pick.tsx';
 export { OverTime } from './over-time.tsx';
 export type { TimeLine } from './over-time.tsx';
+export { Parts } from './parts.tsx';
 export { plotLook } from './plot.ts';
 export { Segmented } from './segmented.tsx';
 export { moved, SortableList, SortableRow } from './sortable-list.tsx';
