@@ -41,7 +41,7 @@ const ROOMS = {
 
 /** Layers that each layer may import, and the packages it may take (absent: any, and the system's modules). */
 const LAYERS = {
-  core: { mayImport: [], packages: [] },
+  core: { mayImport: [], packages: ['node-diff3'] },
   contract: { mayImport: ['core'], packages: ['joi'] },
   server: { mayImport: ['core', 'contract'] },
   web: { mayImport: ['core', 'contract'] },

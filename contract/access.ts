@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import type { DateStyle } from '../core/terms/index.ts';
+import { hallValues } from './hall-values.ts';
 import { shape, strict, text } from './parts.ts';
 
 export const STAFF_ROLES = ['head coach', 'coach', 'viewer'] as const;
@@ -35,7 +37,10 @@ export const firstAccountSchema = shape(
     login: text(80).min(2),
     password: newPassword,
   },
-  { setUp: Joi.string().trim().allow('').max(40) },
+  {
+    setUp: Joi.string().trim().allow('').max(40),
+    ...hallValues,
+  },
 ).prefs({ ...strict, convert: true });
 export interface FirstAccountRequest {
   hallName: string;
@@ -44,6 +49,12 @@ export interface FirstAccountRequest {
   password: string;
   /** The code on the server's console, where one is asked for. */
   setUp?: string;
+  /** As the browser of whoever opens the hall has them; absent: metric, A4, day first, the server's time. */
+  timeZone?: string;
+  paper?: 'A4' | 'Letter';
+  massUnit?: 'kg' | 'lb';
+  lengthUnit?: 'cm' | 'in';
+  dates?: DateStyle;
 }
 
 /** What a link carries behind its #, where no server and no log ever sees it by itself. */

@@ -294,12 +294,31 @@ export const ENDPOINTS = {
     who: HEAD,
     whose: 'nobody',
   }),
-  beginWithShipped: answers<{ documents: number }>()('POST', '/api/library/shipped', {
+  newerEdition: answers<Library.NewerEdition>()('GET', '/api/library/newer', {
+    who: HEAD,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  newerDocument: answers<Library.NewerDocument>()('GET', '/api/library/newer/:kind/:slug', {
+    who: HEAD,
+    whose: 'nobody',
+    reads: ['library'],
+  }),
+  takeOver: answers<Library.SaveResult, object, Library.TakeOverRequest>()('POST', '/api/library/newer', {
     who: HEAD,
     whose: 'nobody',
     touches: ['library', 'changes'],
-    makes: true,
   }),
+  beginWithShipped: answers<{ documents: number }, object, Library.BeginRequest>()(
+    'POST',
+    '/api/library/shipped',
+    {
+      who: HEAD,
+      whose: 'nobody',
+      touches: ['library', 'changes'],
+      makes: true,
+    },
+  ),
   mergePlan: answers<Library.MergePlan>()('GET', '/api/library/cue/:slug/merge/:keep', {
     who: COACHES,
     whose: 'nobody',
@@ -416,6 +435,12 @@ export const ENDPOINTS = {
     who: HEAD,
     whose: 'nobody',
     touches: ['people'],
+    makes: true,
+  }),
+  addPeople: answers<{ added: number }, object, People.PeopleRequest>()('POST', '/api/people/several', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['people', 'squads'],
     makes: true,
   }),
   savePerson: answers<Ok, object, People.PersonRequest>()('PUT', '/api/people/:person', {

@@ -2,8 +2,10 @@ import Joi from 'joi';
 import type { EditionHeader } from '../core/exchange/index.ts';
 import { PLACEMENT_WAYS } from '../core/ladder/index.ts';
 import type { PlacementWay } from '../core/ladder/index.ts';
+import type { DateStyle } from '../core/terms/index.ts';
 import type { Me, StaffRole } from './access.ts';
 import { STAFF_ROLES, newPassword } from './access.ts';
+import { hallValues } from './hall-values.ts';
 import { list, shape, strict, text, whole } from './parts.ts';
 
 export interface HallSettings {
@@ -12,6 +14,8 @@ export interface HallSettings {
   paper: 'A4' | 'Letter';
   massUnit: 'kg' | 'lb';
   lengthUnit: 'cm' | 'in';
+  /** How days are written. */
+  dates: DateStyle;
   /** Ways on without load confirm themselves when the evidence opens them; a move of the level never does. */
   growsByItself: boolean;
   /** How trials for placing are chosen. */
@@ -39,27 +43,16 @@ export interface Heartbeat {
   now: string;
 }
 
-const timeZone = Joi.string()
-  .max(60)
-  .custom((value: string, helpers) => {
-    try {
-      new Intl.DateTimeFormat('en', { timeZone: value });
-      return value;
-    } catch {
-      return helpers.error('any.invalid');
-    }
-  })
-  .messages({ 'any.invalid': '{{#label}} is not a time zone, e.g. Europe/Lisbon' });
-
 export const hallSettingsSchema = shape(
   {
     name: text(120),
-    timeZone,
-    paper: Joi.string().valid('A4', 'Letter'),
-    massUnit: Joi.string().valid('kg', 'lb'),
-    lengthUnit: Joi.string().valid('cm', 'in'),
+    timeZone: hallValues.timeZone,
+    paper: hallValues.paper,
+    massUnit: hallValues.massUnit,
+    lengthUnit: hallValues.lengthUnit,
   },
   {
+    dates: hallValues.dates.default('en-GB'),
     growsByItself: Joi.boolean().default(false),
     placementWay: Joi.string()
       .valid(...PLACEMENT_WAYS)

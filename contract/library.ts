@@ -25,6 +25,7 @@ import {
   ROLES,
   SUPPORTS,
 } from '../core/terms/index.ts';
+import type { Pattern } from '../core/terms/index.ts';
 import { FREE_HANDS, LOAD_LOOKS, WALLS } from '../core/posture/index.ts';
 import type { Effects, Finding } from '../core/review/index.ts';
 import { LIBRARY_FORMAT, LIBRARY_FORMAT_VERSION } from '../core/exchange/index.ts';
@@ -490,4 +491,51 @@ export interface ShippedLibrary {
   variations: number;
   ladders: number;
   faults: number;
+  /** What there is of each pattern alone, with all that its sheets name. */
+  patterns: { pattern: Pattern; variations: number; ladders: number; faults: number }[];
 }
+
+/** What to begin an empty hall with: one pattern of the shipped library; absent: all of it. */
+export interface BeginRequest {
+  only?: Pattern;
+}
+export const beginSchema = shape({}, { only: oneOf(PATTERNS) }).prefs(strict);
+
+/** What the library that comes with the application has that the hall has not, or has otherwise. */
+export interface NewerEdition {
+  edition: EditionHeader;
+  items: {
+    kind: Kind;
+    slug: string;
+    title: string;
+    /** `theirs alone`: the hall’s own is as it came; `both`: the hall changed it too. */
+    what: 'new' | 'theirs alone' | 'both';
+    /** In force here; 0: not here yet. */
+    revision: number;
+  }[];
+}
+
+/** A document of the newer edition, the hall’s own, and what both came from. */
+export interface NewerDocument {
+  origin: Body | null;
+  now: Body | null;
+  revision: number;
+  newer: Body;
+}
+
+/** Documents to take over from the newer edition, as one change. */
+export interface TakeOverRequest {
+  items: {
+    kind: Kind;
+    slug: string;
+    base: number;
+    /** Both put together; absent: as it came; null: the hall’s own stays. */
+    body?: Body | null;
+  }[];
+}
+export const takeOverSchema = shape({
+  items: list(
+    shape({ kind: oneOf(KINDS), slug: slug(), base: whole(0, 1_000_000) }, { body: body.allow(null) }),
+    2000,
+  ).min(1),
+}).prefs(strict);

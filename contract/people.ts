@@ -34,6 +34,29 @@ export const personSchema = shape(
     coachIds: list(Joi.string().uuid(), 20),
   },
 ).prefs(strict);
+/** Several people at once, from a list: all of them or none. */
+export interface PeopleRequest {
+  people: {
+    name: string;
+    /** Made if the hall has none of that name; empty: none. */
+    squad: string;
+    statureM: number | null;
+    massKg: number | null;
+    note: string;
+  }[];
+}
+export const peopleSchema = shape({
+  people: list(
+    shape({
+      name: text(120),
+      squad: looseText(80),
+      statureM: number(0.8, 2.5).allow(null),
+      massKg: number(15, 350).allow(null),
+      note: looseText(2000),
+    }),
+    500,
+  ).min(1),
+}).prefs(strict);
 type LaterFields = 'emergency' | 'firstAid' | 'coachIds';
 /** What is left out of the later fields stays as it is. */
 export type PersonRequest = Omit<Person, 'id' | LaterFields> & Partial<Pick<Person, LaterFields>>;

@@ -90,6 +90,8 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveSquad: { body: hall.squadSchema },
   saveKit: { body: kit.kitSchema },
 
+  beginWithShipped: { body: library.beginSchema },
+  takeOver: { body: library.takeOverSchema },
   checkDocuments: { body: library.checkSchema },
   mergeCues: { body: library.mergeSchema },
   saveDocument: { body: library.saveSchema },
@@ -100,6 +102,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   nameEdition: { body: library.editionSchema },
 
   addPerson: { body: people.personSchema },
+  addPeople: { body: people.peopleSchema },
   savePerson: { body: people.personSchema },
   takeCover: { body: people.coverSchema },
   erasePerson: { body: people.eraseSchema },

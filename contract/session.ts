@@ -2,7 +2,7 @@ import type { Shown, TodayLine } from '../core/floor/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import { REGIONS, SIDES } from '../core/terms/index.ts';
-import type { LoadKind, Region, Side, Sore } from '../core/terms/index.ts';
+import type { DateStyle, LoadKind, Region, Side, Sore } from '../core/terms/index.ts';
 import type { Ladder } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
@@ -180,6 +180,7 @@ export interface OwnDay {
   date: string;
   massUnit: 'kg' | 'lb';
   lengthUnit: 'cm' | 'in';
+  dates: DateStyle;
   /** What nothing is proposed of until the head coach clears it. */
   stopped: Reach[];
   lines: (Pick<

@@ -75,7 +75,7 @@ export type PrintedSheet =
 export interface PrintJob {
   sheets: PrintedSheet[];
   person: PrintedFor | null;
-  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit' | 'lengthUnit'> & { today: string };
+  hall: Pick<HallSettings, 'name' | 'paper' | 'massUnit' | 'lengthUnit' | 'dates'> & { today: string };
   edition: EditionHeader;
   /** State of the library that was printed: the QR code carries it. */
   state: number;

@@ -26,6 +26,8 @@ export interface Services {
   answersAt?: ((host: string) => boolean) | undefined;
   /** Asked for before the first account; null: whoever reaches the server may make it. */
   setUpCode: string | null;
+  /** The file of the library that comes with the application. */
+  shipped: string;
   /** Where what takes long is computed. */
   work: Work;
   /** How long sessions last. */

@@ -19,6 +19,7 @@ import {
   kitApart,
 } from './db/index.ts';
 import { dayIn, hallRow } from './hall/index.ts';
+import { shippedLibraryFile } from './library/index.ts';
 import { reportsFromLog } from './log/index.ts';
 import { loadDemo } from './demo/index.ts';
 
@@ -100,6 +101,7 @@ async function main(): Promise<void> {
     answersAt: allowedHosts(host, publicUrl, process.env.ALLOWED_HOSTS),
     setUpCode,
     lasting: LASTING,
+    shipped: process.env.MEISTER_LIBRARY ? path.resolve(process.env.MEISTER_LIBRARY) : shippedLibraryFile,
     work: pool.work,
   };
   const app = createApp(services, memo);

@@ -1,4 +1,3 @@
-import { canonicalJson } from './canonical.ts';
 import type { Body, Cue } from './documents.ts';
 import type { Shelf } from './shelf.ts';
 
@@ -40,37 +39,4 @@ function cueOf(shelf: Shelf, slug: string): Cue {
   if (!cue) throw new RangeError(`There is no cue "${slug}".`);
   if (cue.retired) throw new RangeError(`The cue "${slug}" is retired.`);
   return cue;
-}
-
-/** Two edits of one document put together. */
-export interface ThreeWay {
-  /** What only one of the two changed, and mine where both did. */
-  body: Body;
-  /** Members that both changed, each to something else: somebody has to choose. */
-  conflicts: string[];
-}
-
-/**
- * Puts two edits of the same revision together, member by member.
- * @param base the revision both started from
- * @param mine the edit that is being saved
- * @param theirs what has been accepted meanwhile
- */
-export function mergeEdits(base: Body, mine: Body, theirs: Body): ThreeWay {
-  const conflicts: string[] = [];
-  const [b, m, t] = [base, mine, theirs].map((x) => x as unknown as Record<string, unknown>) as [
-    Record<string, unknown>,
-    Record<string, unknown>,
-    Record<string, unknown>,
-  ];
-  const same = (x: unknown, y: unknown) => canonicalJson(x ?? null) === canonicalJson(y ?? null);
-  const body: Record<string, unknown> = {};
-  for (const key of new Set([...Object.keys(m), ...Object.keys(t)])) {
-    const mineChanged = !same(m[key], b[key]);
-    const theirsChanged = !same(t[key], b[key]);
-    if (mineChanged && theirsChanged && !same(m[key], t[key])) conflicts.push(key);
-    const value = mineChanged ? m[key] : t[key];
-    if (value !== undefined) body[key] = value;
-  }
-  return { body: body as unknown as Body, conflicts };
 }

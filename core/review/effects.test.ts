@@ -417,26 +417,81 @@ describe('two edits of one revision', () => {
     });
   });
 
-  it('lose no word of either: each stands in the result or is named as a conflict', () => {
-    const member = fc.constantFrom('name', 'shortName', 'author', 'reviewBy');
-    const edit = fc.dictionary(member, fc.string());
+  it('lose no word of either: each stands in the result or its member is named as a conflict', () => {
+    const text = fc
+      .array(fc.constantFrom('heels', 'down', 'slow', 'and', 'tall', 'now'), { minLength: 1, maxLength: 6 })
+      .map((w) => w.join(' '));
+    const edit = fc.record(
+      {
+        name: text,
+        purpose: fc.array(
+          text.map((t) => ({ text: t })),
+          { maxLength: 4 },
+        ),
+        impact: fc.boolean(),
+      },
+      { requiredKeys: [] },
+    );
+    const wordsOf = (v: unknown) => JSON.stringify(v ?? '').match(/\w+/g) ?? [];
     fc.assert(
-      fc.property(edit, edit, (m, t) => {
+      fc.property(edit, edit, edit, (b, m, t) => {
+        const from = { ...base, ...b };
         const [mine, theirs] = [
-          { ...base, ...m },
-          { ...base, ...t },
+          { ...from, ...m },
+          { ...from, ...t },
         ];
-        const { body, conflicts } = mergeEdits(base, mine, theirs);
-        const read = (b: object, key: string) => (b as Record<string, unknown>)[key];
-        for (const [key, value] of Object.entries(t)) {
-          const changed = value !== read(base, key);
-          if (changed && !conflicts.includes(key)) expect(read(body, key)).toBe(value);
-        }
-        for (const [key, value] of Object.entries(m)) {
-          if (value !== read(base, key)) expect(read(body, key)).toBe(value);
+        const { body, conflicts } = mergeEdits(from, mine, theirs);
+        const read = (of: object, key: string) => (of as Record<string, unknown>)[key];
+        for (const key of ['name', 'purpose', 'impact']) {
+          const [was, left, right, got] = [from, mine, theirs, body].map((x) => read(x, key));
+          if (conflicts.includes(key)) {
+            expect(got).toEqual(left);
+            continue;
+          }
+          const before = new Set(wordsOf(was));
+          for (const word of [...wordsOf(left), ...wordsOf(right)])
+            if (!before.has(word)) expect(wordsOf(got)).toContain(word);
+          if (JSON.stringify(left) === JSON.stringify(was)) expect(got).toEqual(right);
+          if (JSON.stringify(right) === JSON.stringify(was)) expect(got).toEqual(left);
         }
       }),
     );
+  });
+
+  it('are put together word by word within a line, and line by line within a list', () => {
+    const from = {
+      ...base,
+      purpose: [{ text: 'Sit down between the heels.' }, { text: 'For all.' }],
+      cues: ['a', 'b'],
+    };
+    const mine = {
+      ...from,
+      purpose: [{ text: 'Sit slowly down between the heels.' }, { text: 'For all.' }],
+      cues: ['own', 'a', 'b'],
+    };
+    const theirs = {
+      ...from,
+      purpose: [{ text: 'Sit down between both heels.' }, { text: 'For all.' }, { text: 'Not for long.' }],
+      cues: ['a', 'b', 'c'],
+    };
+    expect(mergeEdits(from, mine, theirs)).toEqual({
+      body: {
+        ...from,
+        purpose: [
+          { text: 'Sit slowly down between both heels.' },
+          { text: 'For all.' },
+          { text: 'Not for long.' },
+        ],
+        cues: ['own', 'a', 'b', 'c'],
+      },
+      conflicts: [],
+    });
+    // The same word to something else: somebody has to choose.
+    const other = {
+      ...from,
+      purpose: [{ text: 'Sit quickly down between the heels.' }, { text: 'For all.' }],
+    };
+    expect(mergeEdits(from, mine, other).conflicts).toEqual(['purpose']);
   });
 
   it('take away what one side took away', () => {

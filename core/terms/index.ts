@@ -83,3 +83,5 @@ export { sideWorkOf, sidesApart, withSides } from './side-work.ts';
 export type { SideWork } from './side-work.ts';
 export { aboutMeasure, measureWords, MEASURES, ROUNDINGS, SET_UP_MEASURES } from './measures.ts';
 export type { Rounding, SetUpMeasure } from './measures.ts';
+export { DATE_STYLES } from './date-styles.ts';
+export type { DateStyle } from './date-styles.ts';

@@ -39,6 +39,7 @@ async function requestsOf(): Promise<Requests> {
     paper: 'A4',
     massUnit: 'kg',
     lengthUnit: 'cm',
+    dates: 'en-GB',
     growsByItself: false,
     placementWay: 'halving',
   } as const;
@@ -84,7 +85,8 @@ async function requestsOf(): Promise<Requests> {
     saveKit: { of: { slug: 'mat' }, body: { count: 3, place: 'Wall' } },
     checkDocuments: { of: {}, body: { items: [variation.body] } },
     importLibrary: { of: {}, body: '{"documents":[]}' },
-    beginWithShipped: { of: {}, body: undefined },
+    beginWithShipped: { of: {}, body: { only: 'hinge' } },
+    takeOver: { of: {}, body: { items: [{ kind: 'cue', slug: 'small-breaths', base: 1 }] } },
     mergeCues: { of: { slug: 'small-breaths', keep: 'long-shin' }, body: { reason: 'Alike', state: 1 } },
     saveDocument: {
       of: { kind: 'cue', slug: 'small-breaths' },
@@ -97,6 +99,10 @@ async function requestsOf(): Promise<Requests> {
     },
     dropDraft: { of: { kind: 'cue', slug: 'small-breaths' }, body: undefined },
     nameEdition: { of: {}, body: { name: 'Autumn' } },
+    addPeople: {
+      of: {},
+      body: { people: [{ name: 'Fuzz Listed', squad: 'Fuzz', statureM: 1.7, massKg: 70, note: '' }] },
+    },
     addPerson: { of: {}, body: { ...about, coachIds: [staff], emergency: '', firstAid: '' } },
     savePerson: { of: { person }, body: about },
     erasePerson: { of: { person }, body: { name: 'Nobody' } },

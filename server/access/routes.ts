@@ -71,7 +71,7 @@ export const accessRoutes = handlers({
   },
 
   makeFirstAccount: async (c) => {
-    const { hallName, name, login, password, setUp = '' } = c.body;
+    const { hallName, name, login, password, setUp = '', ...given } = c.body;
     if (c.setUpCode !== null) {
       await countAttempt(c.db, 'the first account', askedFrom(c), c.at);
       if (!same(setUp.toUpperCase(), c.setUpCode)) {
@@ -98,6 +98,7 @@ export const accessRoutes = handlers({
         paper: 'A4',
         massUnit: 'kg',
         lengthUnit: 'cm',
+        ...given,
       });
     });
     return open(c, id);

@@ -2,7 +2,17 @@ import { setColumns } from './set-columns.ts';
 import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/index.ts';
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import type { Form, Region, Role, Side, Signer, Sore, Stage } from '../../core/terms/index.ts';
+import type {
+  DateStyle,
+  Form,
+  Pattern,
+  Region,
+  Role,
+  Side,
+  Signer,
+  Sore,
+  Stage,
+} from '../../core/terms/index.ts';
 import type {
   PlacementWay,
   BackCause,
@@ -53,6 +63,10 @@ export const hall = pgTable('hall', {
   growsByItself: boolean('grows_by_itself').notNull().default(false),
   /** How trials for placing are chosen. */
   placementWay: text('placement_way').$type<PlacementWay>().notNull().default('information'),
+  /** How days are written: a tag of a language, such as en-GB. */
+  dates: text('dates').$type<DateStyle>().notNull().default('en-GB'),
+  /** The one pattern of the shipped library that the hall began with; null: all of it, or none. */
+  beganWith: text('began_with').$type<Pattern>(),
   /** Advances by one with every accepted change. */
   stateNumber: integer('state_number').notNull().default(0),
   /** Advances by one with every change of what the hall has. */
@@ -338,6 +352,19 @@ export const revision = pgTable(
     primaryKey({ columns: [t.kind, t.slug, t.number] }),
     foreignKey({ columns: [t.kind, t.slug], foreignColumns: [entry.kind, entry.slug] }),
   ],
+);
+
+/** The body of the shipped library that a document of the hall came from; a newer edition is compared with it. */
+export const origin = pgTable(
+  'origin',
+  {
+    kind: text('kind').$type<Kind>().notNull(),
+    slug: text('slug').notNull(),
+    body: jsonb('body').$type<Body>().notNull(),
+    /** SHA-256 of its canonical text. */
+    hash: text('hash').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.slug] })],
 );
 
 /** What the hall has of each kind of equipment; no row: nobody has said. */

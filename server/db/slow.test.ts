@@ -49,6 +49,7 @@ it('tells each request by its route, without person, token or body', async () =>
     lasting: LASTING,
     work: atOnce,
     publicUrl: 'http://localhost',
+    shipped: 'none',
     tell: (line) => lines.push(line),
   });
   const id = await placedPerson(hall);

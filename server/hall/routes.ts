@@ -18,6 +18,7 @@ export const hallRoutes = handlers({
         paper: hall.paper,
         massUnit: hall.massUnit,
         lengthUnit: hall.lengthUnit,
+        dates: hall.dates,
         growsByItself: hall.growsByItself,
         placementWay: hall.placementWay,
         today,

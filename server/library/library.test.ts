@@ -298,12 +298,14 @@ describe('the library file', () => {
         variations,
       });
       for (const who of ['coach', 'viewer'] as const) {
-        expect((await other.as(who).refused('POST', '/api/library/shipped')).status).toBe(403);
+        expect((await other.as(who).refused('POST', '/api/library/shipped', {})).status).toBe(403);
         expect((await other.as(who).refused('GET', '/api/library/shipped')).status).toBe(403);
       }
       expect((await head.get<LibraryList>('/api/library')).entries).toEqual([]);
-      expect(await head.ok('POST', '/api/library/shipped')).toEqual({ documents: file.documents.length });
-      expect((await head.refused('POST', '/api/library/shipped')).detail).toContain('has a library already');
+      expect(await head.ok('POST', '/api/library/shipped', {})).toEqual({ documents: file.documents.length });
+      expect((await head.refused('POST', '/api/library/shipped', {})).detail).toContain(
+        'has a library already',
+      );
       // It is the hall's own now, byte for byte what came.
       const out = await (await head.send('GET', '/api/library/export')).text();
       expect(out).toBe(await readFile(shippedLibraryFile, 'utf8'));

@@ -11,6 +11,7 @@ import { Refusal } from '../http.ts';
 import { bodyAt, changeDetail, changeList, decideChange, save } from './changes.ts';
 import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
+import { newerDocument, newerEdition, takeOver } from './newer.ts';
 import { beginWithShipped, shippedLibrary } from './shipped.ts';
 import { kitRows, saveKit } from './kit.ts';
 import { inForce as documentInForce } from './shelf.ts';
@@ -66,10 +67,18 @@ export const libraryRoutes = handlers({
     documents: await allOrNothing(c, ({ db, body, me, at }) => importLibrary(db, body, me.name, at)),
   }),
 
-  shippedLibrary: () => shippedLibrary(),
+  shippedLibrary: ({ shipped }) => shippedLibrary(shipped),
+
+  newerEdition: (c) => newerEdition(c),
+
+  newerDocument: (c) => newerDocument(c),
+
+  takeOver: (c) => allOrNothing(c, (tx) => takeOver(tx)),
 
   beginWithShipped: async (c) => ({
-    documents: await allOrNothing(c, ({ db, me, at }) => beginWithShipped(db, me.name, at)),
+    documents: await allOrNothing(c, ({ db, me, at, body, shipped }) =>
+      beginWithShipped(db, me.name, at, { file: shipped, only: body.only ?? null }),
+    ),
   }),
 
   document: async ({ db, inForce, params: { kind, slug } }) => {

@@ -1,27 +1,50 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { ShippedLibrary } from '../../contract/library.ts';
-import type { LibraryFile } from '../../core/exchange/index.ts';
+import { writeLibraryFile } from '../../core/exchange/index.ts';
+import { cutToPattern } from '../../core/library/index.ts';
+import { PATTERNS } from '../../core/terms/index.ts';
+import type { Pattern } from '../../core/terms/index.ts';
+import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { root } from '../root.ts';
 import { importLibrary } from './exchange.ts';
+import { keepOrigins, shippedIn } from './newer.ts';
 
 /** The library that comes with the application: a hall's own from the moment it begins with it. */
 export const shippedLibraryFile = path.join(root, 'server/library/shipped.json');
 
-/** What the library that comes with the application holds, and who wrote it. */
-export async function shippedLibrary(): Promise<ShippedLibrary> {
-  const { edition, documents } = JSON.parse(await readFile(shippedLibraryFile, 'utf8')) as LibraryFile;
-  const count = (kind: string) => documents.filter((d) => d.kind === kind).length;
+/** What the library that comes with the application holds, in all and of each pattern, and who wrote it. */
+export async function shippedLibrary(file: string): Promise<ShippedLibrary> {
+  const { edition, documents } = await shippedIn(file, null);
+  const count = (of: typeof documents, kind: string) => of.filter((d) => d.kind === kind).length;
+  const counts = (of: typeof documents) => ({
+    variations: count(of, 'variation'),
+    ladders: count(of, 'ladder'),
+    faults: count(of, 'fault'),
+  });
   return {
     edition: { number: edition.number, name: edition.name, date: edition.date },
     authors: [...new Set(documents.map((d) => d.author))].sort(),
-    variations: count('variation'),
-    ladders: count('ladder'),
-    faults: count('fault'),
+    ...counts(documents),
+    patterns: PATTERNS.map((pattern) => ({ pattern, ...counts(cutToPattern(documents, pattern)) })),
   };
 }
 
-/** Begins an empty hall with it. @throws Refusal 409 when the hall has documents */
-export const beginWithShipped = async (tx: Db, by: string, at: Date): Promise<number> =>
-  importLibrary(tx, await readFile(shippedLibraryFile, 'utf8'), by, at);
+/**
+ * Begins an empty hall with it, whole or one pattern of it, and keeps what each document came from.
+ * @throws Refusal 409 when the hall has documents
+ */
+export async function beginWithShipped(
+  tx: Db,
+  by: string,
+  at: Date,
+  { file = shippedLibraryFile, only = null }: { file?: string; only?: Pattern | null } = {},
+): Promise<number> {
+  const { edition, documents } = await shippedIn(file, only);
+  const text = only === null ? await readFile(file, 'utf8') : writeLibraryFile(edition, documents);
+  const imported = await importLibrary(tx, text, by, at);
+  await keepOrigins(tx, documents);
+  await tx.update(schema.hall).set({ beganWith: only });
+  return imported;
+}

@@ -194,6 +194,7 @@ export async function ownDay(c: Held): Promise<OwnDay> {
     date,
     massUnit: hall?.massUnit ?? 'kg',
     lengthUnit: hall?.lengthUnit ?? 'cm',
+    dates: hall?.dates ?? 'en-GB',
     stopped: [...new Set(own.stops.map((s) => s.reach))],
     lines,
     sets: rows.map(({ set: s }) => ({

@@ -3,6 +3,7 @@ import { answersOf, dropAnswer } from './answers.ts';
 import { correctionsOf } from './corrections.ts';
 import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
 import {
+  addPeople,
   addRestriction,
   erasePerson,
   exportPerson,
@@ -17,6 +18,8 @@ export const peopleRoutes = handlers({
   people: ({ mine }) => mine.map(({ person, hold }) => ({ ...person, covered: hold === 'covers' })),
 
   addPerson: async (c) => ({ id: await allOrNothing(c, (tx) => savePerson(tx, null, tx.body)) }),
+
+  addPeople: async (c) => ({ added: await allOrNothing(c, (tx) => addPeople(tx, tx.body)) }),
 
   savePerson: async (c) => {
     await allOrNothing(c, (tx) => savePerson(tx, tx.person.id, tx.body));

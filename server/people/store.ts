@@ -1,11 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { eq, inArray, sql } from 'drizzle-orm';
 import type { SQL } from 'drizzle-orm';
-import type { Person, PersonRequest, RestrictionRequest, RestrictionRow } from '../../contract/people.ts';
+import type {
+  PeopleRequest,
+  Person,
+  PersonRequest,
+  RestrictionRequest,
+  RestrictionRow,
+} from '../../contract/people.ts';
 import type { Restriction } from '../../core/ladder/index.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
+import { saveSquad } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
 import { answersOf } from './answers.ts';
 import { buildsOf } from './builds.ts';
@@ -67,6 +74,41 @@ export async function savePerson(
   }
   if (coachIds) await nameCoaches(db, of, coachIds);
   return of;
+}
+
+/**
+ * Several people from a list, all or none; a squad that is named and not there is made.
+ * @throws Refusal 422 with the rows that name somebody who is here already, or twice
+ */
+export async function addPeople(
+  c: Pick<Context, 'db' | 'me' | 'at'>,
+  { people }: PeopleRequest,
+): Promise<number> {
+  const { db } = c;
+  const here = new Set((await db.select({ name: person.name }).from(person)).map((p) => p.name));
+  const errors = people.flatMap(({ name }, i) => {
+    const detail = here.has(name)
+      ? `There is a "${name}" already.`
+      : people.findIndex((p) => p.name === name) < i
+        ? `"${name}" stands in the list twice.`
+        : null;
+    return detail ? [{ field: `people[${i}].name`, detail }] : [];
+  });
+  if (errors.length > 0) {
+    const first = errors[0]!;
+    const row = Number(/\d+/.exec(first.field)![0]) + 1;
+    throw new Refusal(422, `Row ${row}: ${first.detail} Nobody was added.`, { errors });
+  }
+  const squads = new Map((await db.select().from(squad)).map((s) => [s.name, s.id]));
+  for (const { squad: name, ...fields } of people) {
+    let squadId = squads.get(name) ?? null;
+    if (name && squadId === null) {
+      squadId = await saveSquad(db, null, { name });
+      squads.set(name, squadId);
+    }
+    await savePerson(c, null, { ...fields, squadId });
+  }
+  return people.length;
 }
 
 /** @throws Refusal 422 for somebody who is no coach here */

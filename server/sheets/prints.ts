@@ -59,11 +59,11 @@ export async function printJob(
     return sheet ? [sheet] : [];
   });
   if (!hall) throw new Refusal(404, 'There is no hall yet.');
-  const { name, paper, massUnit, lengthUnit } = hall;
+  const { name, paper, massUnit, lengthUnit, dates } = hall;
   return {
     sheets,
     person: person && { id: person.id, name: person.name },
-    hall: { name, paper, massUnit, lengthUnit, today },
+    hall: { name, paper, massUnit, lengthUnit, dates, today },
     edition: await editionHeader(db),
     state: inForce.state,
     publicUrl,

@@ -13,7 +13,7 @@ import { createApp } from '../app.ts';
 import { backupFile, backupHere, openEmbedded, openServer, schema } from '../db/index.ts';
 import type { Db, OpenDatabase } from '../db/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
-import { beginWithShipped } from '../library/index.ts';
+import { beginWithShipped, shippedLibraryFile } from '../library/index.ts';
 import { root } from '../root.ts';
 import { atOnce } from '../tasks.ts';
 import type { App, Services } from '../http.ts';
@@ -108,6 +108,7 @@ export const hallOn = (db: Db, clock: () => Date, more: Partial<Services> = {}):
     snapshots: { changed: () => undefined, coveredUntil: () => null },
     backup: (at) => backupFile(backupHere(db), at, tmpdir()),
     publicUrl: ORIGIN,
+    shipped: shippedLibraryFile,
     proxies: 1,
     setUpCode: null,
     lasting: FOR_EVER,

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { DATE_STYLES } from '../../core/terms/index.ts';
 import type { HallSettings, Squad } from '../../contract/hall.ts';
 import { Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, Parts, SelectField, TextField } from '../ui/index.ts';
@@ -43,6 +44,7 @@ function Settings() {
       paper: hall.paper,
       massUnit: hall.massUnit,
       lengthUnit: hall.lengthUnit,
+      dates: hall.dates,
       growsByItself: hall.growsByItself,
       placementWay: hall.placementWay,
     },
@@ -74,6 +76,13 @@ function Settings() {
           <option>in</option>
         </SelectField>
       </div>
+      <SelectField label="Days are written in" {...register('dates')}>
+        {Object.entries(DATE_STYLES).map(([style, name]) => (
+          <option key={style} value={style}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
       <p className="text-sm text-soft">
         Units may differ on one screen: press / and choose “Show mass in …”.
       </p>

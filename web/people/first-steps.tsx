@@ -82,7 +82,7 @@ function BeginWith() {
           </p>
           {send.error && <Notice tone="warn">{send.error.message}</Notice>}
           <p className="mt-1 flex flex-wrap items-center gap-4">
-            <Button tone="main" disabled={send.isPending} onClick={() => send.mutate(undefined)}>
+            <Button tone="main" disabled={send.isPending} onClick={() => send.mutate({})}>
               {send.isPending ? 'One moment …' : 'Begin with the whole library'}
             </Button>
             <Link to="/hall?part=keeping">Load a library file instead</Link>

@@ -36,6 +36,7 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
     paper: 'A4',
     massUnit: 'kg',
     lengthUnit: 'cm',
+    dates: 'en-GB',
     growsByItself: false,
     placementWay: 'information',
     today: TODAY,

@@ -1,16 +1,38 @@
 import { format, formatDistanceStrict, parseISO } from 'date-fns';
+import type { DateStyle } from '../../core/terms/index.ts';
+
+/** As the hall writes its days; one hall a page. */
+let style: DateStyle = 'en-GB';
+export const writeDatesAs = (next: DateStyle): void => {
+  style = next;
+};
+
+const inLanguage = (iso: string, parts: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat(style, parts).format(parseISO(iso));
 
 /** A hall date as people say it: "Mon 23 Nov". The year is added when it is not this one. */
 export function day(iso: string, today?: string): string {
   const sameYear = !today || iso.slice(0, 4) === today.slice(0, 4);
-  return format(parseISO(iso), sameYear ? 'EEE d MMM' : 'd MMM yyyy');
+  if (style === 'iso') return iso;
+  if (style === 'en-GB') return format(parseISO(iso), sameYear ? 'EEE d MMM' : 'd MMM yyyy');
+  return inLanguage(iso, {
+    day: 'numeric',
+    month: 'short',
+    ...(sameYear ? { weekday: 'short' } : { year: 'numeric' }),
+  });
 }
 
-export const fullDay = (iso: string) => format(parseISO(iso), 'd MMMM yyyy');
+export const fullDay = (iso: string): string => {
+  if (style === 'iso') return iso;
+  if (style === 'en-GB') return format(parseISO(iso), 'd MMMM yyyy');
+  return inLanguage(iso, { day: 'numeric', month: 'long', year: 'numeric' });
+};
 
 /** Moment in the hall's time zone. */
 export function moment(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(
+  // The Swedish way of writing is that of ISO 8601.
+  const language = style === 'iso' ? 'sv' : style;
+  return new Intl.DateTimeFormat(language, { timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(
     new Date(iso),
   );
 }

@@ -1,5 +1,5 @@
 export { Button, ButtonLink, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
-export { capital, day, fullDay, moment, since } from './dates.ts';
+export { capital, day, fullDay, moment, since, writeDatesAs } from './dates.ts';
 export { written } from './said.ts';
 export { Dialog } from './dialog.tsx';
 export { Guard } from './guard.tsx';
