@@ -25,6 +25,7 @@ const ROOMS = {
     'workers',
     'figure',
     'dose',
+    'guide',
     'shell',
     'body',
     'log',

@@ -5,7 +5,7 @@ test('keys and command bar reach every room, and switch units and light', async 
   await enter(page, 'head');
   await expect(page.getByRole('heading', { name: 'Overview', level: 1 })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Help with this screen' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.keyboard.press('g');
   await page.keyboard.press('s');

@@ -9,7 +9,7 @@ import { queryClient, queryOf, SignedIn, useAsk, useSigned } from './shell/index
 import type { Signed } from './shell/index.ts';
 import { Shell } from './shell/shell.tsx';
 import { FirstAccount, SignIn } from './shell/sign-in.tsx';
-import { Loaded, Notice } from './ui/index.ts';
+import { Loaded, Notice, writeDatesAs } from './ui/index.ts';
 
 const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
   lazy(async () => ({ default: pick(await load()) }));
@@ -23,12 +23,15 @@ const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
 const hall = () => import('./hall/index.ts');
+const guide = () => import('./guide/index.ts');
 const sheets = () => import('./sheets/pages.ts');
 
 const LibraryRoom = page(library, (m) => m.LibraryRoom);
 const Editor = page(editor, (m) => m.Editor);
 const NewVariation = page(editor, (m) => m.NewVariation);
 const HealthPage = page(library, (m) => m.HealthPage);
+const NewerPage = page(library, (m) => m.NewerPage);
+const SittingPage = page(library, (m) => m.SittingPage);
 const MergePage = page(library, (m) => m.MergePage);
 const History = page(library, (m) => m.History);
 const PrintRoom = page(sheets, (m) => m.PrintRoom);
@@ -53,6 +56,7 @@ const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
 const Changes = page(changes, (m) => m.Changes);
 const ChangePage = page(changes, (m) => m.ChangePage);
+const GuideRoom = page(guide, (m) => m.GuideRoom);
 const AccountPage = page(hall, (m) => m.AccountPage);
 const Hall = page(hall, (m) => m.Hall);
 
@@ -90,6 +94,7 @@ const router = createBrowserRouter([
       { path: '/', element: <Home /> },
       { path: '/floor', element: waiting(<TodayPage />) },
       { path: '/floor/session', element: waiting(<GroupPage />) },
+      { path: '/guide', element: waiting(<GuideRoom />) },
       { path: '/sets', element: waiting(<CsvPage />) },
       { path: '/floor/:id', element: waiting(<LogPage />) },
       { path: '/floor/:id/paper', element: waiting(<PaperEntry />) },
@@ -102,6 +107,8 @@ const router = createBrowserRouter([
       { path: '/people/:id/trials', element: waiting(<TrialsPage />) },
       { path: '/library', element: waiting(<LibraryRoom />) },
       { path: '/library/new/variation', element: waiting(<NewVariation />) },
+      { path: '/library/newer', element: waiting(<NewerPage />) },
+      { path: '/library/questions', element: waiting(<SittingPage />) },
       { path: '/library/health', element: waiting(<HealthPage />) },
       { path: '/library/cue/:slug/merge', element: waiting(<MergePage />) },
       { path: '/library/:kind/:slug', element: waiting(<LibraryRoom />) },
@@ -134,8 +141,10 @@ function App() {
       {(data) => {
         if (data.empty) return <FirstAccount needsCode={data.needsCode} />;
         if (!data.me || !data.hall) return <SignIn start={data} />;
+        // Every day on the page is written in the hall's language.
+        writeDatesAs(data.hall.dates);
         return (
-          <SignedIn value={data as Signed}>
+          <SignedIn key={data.hall.dates} value={data as Signed}>
             <RouterProvider router={router} />
           </SignedIn>
         );

@@ -54,7 +54,7 @@ describe('the controls of a set-up', () => {
             continue;
           }
           try {
-            const { postures } = rangeOf(REFERENCE_BUILD, next as Computed, { steps: 4 });
+            const { postures } = rangeOf(REFERENCE_BUILD, next, { steps: 4 });
             expect(
               postures.every((p) => Number.isFinite(p.joints.hip.x)),
               `${m.type} ${c.label}`,

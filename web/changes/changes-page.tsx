@@ -21,7 +21,9 @@ export function Changes() {
                   {{ proposed: 'Waiting', accepted: 'In force', declined: 'Declined' }[state]}
                 </h2>
                 {some.length === 0 && (
-                  <Empty>Nothing waits. A coach proposes from any sheet with “Propose a change”.</Empty>
+                  <Empty next={{ to: '/library', what: 'To the library' }}>
+                    Nothing waits. A coach proposes from any sheet with “Propose a change”.
+                  </Empty>
                 )}
                 <ul>
                   {some.map((c) => (

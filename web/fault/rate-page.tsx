@@ -42,7 +42,11 @@ function Rows({ people }: { people: readonly Person[] }) {
       {(all) => {
         const left = all.filter((s) => !rated.has(addressOf('rateSet', { id: s.id })));
         if (left.length === 0) {
-          return <Empty>No set of another coach waits for a second coach today.</Empty>;
+          return (
+            <Empty next={{ to: '/floor', what: 'To today' }}>
+              No set of another coach waits for a second coach today.
+            </Empty>
+          );
         }
         return (
           <ul className="border-t border-ink">

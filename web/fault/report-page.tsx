@@ -108,7 +108,9 @@ function Answers({ report: r }: { report: FaultReport }) {
         </div>
       )}
       {r.answers.length === 0 ? (
-        <Empty>No answer was tried at the desk in this time.</Empty>
+        <Empty next={{ to: '/faults', what: 'To the faults desk' }}>
+          No answer was tried at the desk in this time.
+        </Empty>
       ) : (
         <table className="w-full text-sm">
           <thead>
@@ -145,7 +147,9 @@ function Where({ report: r }: { report: FaultReport }) {
       <h2 className="border-b border-ink pb-1">Which faults appear where</h2>
       <p className="text-sm text-soft">Of the watched sets of the variation, warm-ups left out.</p>
       {r.where.length === 0 ? (
-        <Empty>No fault was seen in a watched set in this time.</Empty>
+        <Empty next={{ to: '/floor', what: 'To today' }}>
+          No fault was seen in a watched set in this time.
+        </Empty>
       ) : (
         <table className="w-full text-sm">
           <thead>
@@ -188,8 +192,8 @@ function Agree({ report: r }: { report: FaultReport }) {
         (Cohen’s kappa: 0 is chance, 1 is always), with its 95 % interval; rough for few sets.
       </p>
       {r.agreement.length === 0 ? (
-        <Empty>
-          No set was rated twice in this time. <Link to="/faults/rate">Rate as a second coach</Link>
+        <Empty next={{ to: '/faults/rate', what: 'Rate as a second coach' }}>
+          No set was rated twice in this time.
         </Empty>
       ) : (
         <table className="w-full text-sm">

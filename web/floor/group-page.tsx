@@ -23,11 +23,7 @@ export function GroupPage() {
   const ids = (params.get('people') ?? '').split(',').filter(Boolean);
   const today = useAsk('today', ids.length > 0 ? { people: ids } : null);
   if (ids.length === 0) {
-    return (
-      <Empty>
-        Nobody is in this session. <Link to="/floor">Choose a squad of today</Link>.
-      </Empty>
-    );
+    return <Empty next={{ to: '/floor', what: 'Choose a squad of today' }}>Nobody is in this session.</Empty>;
   }
   return (
     <Loaded query={people} what="the people">
@@ -221,13 +217,8 @@ function OnePerson({
             onKept={setLast}
           />
         ) : (
-          <Empty>
-            Not placed on a ladder yet.{' '}
-            {p.covered ? (
-              'Their own coach places them.'
-            ) : (
-              <Link to={`/people/${p.personId}/trials`}>Place {name} by trials</Link>
-            )}
+          <Empty next={!p.covered && { to: `/people/${p.personId}/trials`, what: `Place ${name} by trials` }}>
+            Not placed on a ladder yet. {p.covered && 'Their own coach places them.'}
           </Empty>
         )}
       </section>

@@ -62,13 +62,8 @@ export function TodayPage() {
       <Loaded query={query} what="the people">
         {(all) =>
           all.length === 0 ? (
-            <Empty>
-              Nobody here yet.{' '}
-              {me.role === 'head coach' ? (
-                <Link to="/people">Add people</Link>
-              ) : (
-                'The head coach adds people.'
-              )}
+            <Empty next={me.role === 'head coach' && { to: '/people?add=several', what: 'Add people' }}>
+              Nobody here yet. {me.role !== 'head coach' && 'The head coach adds people.'}
             </Empty>
           ) : (
             <Loaded query={today} what="what is next">

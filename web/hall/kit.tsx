@@ -9,7 +9,10 @@ export function Kit() {
   const { entries } = useLibrary();
   const kit = useAsk('kit');
   const things = useMemo(() => entries.filter((e) => e.kind === 'equipment' && !e.retired), [entries]);
-  if (things.length === 0) return <Empty>The library has no equipment yet.</Empty>;
+  if (things.length === 0)
+    return (
+      <Empty next={{ to: '/overview', what: 'To the first steps' }}>The library has no equipment yet.</Empty>
+    );
   return (
     <Loaded query={kit} what="what the hall has">
       {(rows) => (

@@ -23,13 +23,17 @@ export function Ladders() {
           <>
             <h1>Ladders</h1>
             {ladders.length === 0 && (
-              <Empty>
+              <Empty
+                next={
+                  me.role === 'head coach' && {
+                    to: '/overview',
+                    what: 'Begin with the library that comes with Meister',
+                  }
+                }
+              >
                 No ladder yet.{' '}
                 {me.role === 'head coach' ? (
-                  <>
-                    <Link to="/overview">Begin with the library that comes with Meister</Link>, or{' '}
-                    <Link to="/library?kind=ladder">write one in the library</Link>.
-                  </>
+                  <Link to="/library?kind=ladder">Write one in the library</Link>
                 ) : (
                   'The head coach makes one.'
                 )}

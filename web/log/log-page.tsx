@@ -57,9 +57,13 @@ export function LogPage() {
             {here ? (
               <OnFloor key={here.ladder.slug} personId={id} on={here} data={data} />
             ) : (
-              <Empty>
-                Not placed on a ladder yet.{' '}
-                <Link to={`/people/${id}`}>Place {person?.name ?? 'this person'} first</Link>.
+              <Empty
+                next={{
+                  to: `/people/${id}/trials`,
+                  what: `Place ${person?.name ?? 'this person'} by trials`,
+                }}
+              >
+                Not placed on a ladder yet.
               </Empty>
             )}
           </div>

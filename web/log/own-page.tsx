@@ -9,7 +9,17 @@ import { amountOf, blankSet } from '../../core/log/index.ts';
 import { COUNTED_IN, SIDES } from '../../core/terms/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { refreshAfter, send, useAsk, useLink } from '../shell/index.ts';
-import { Button, fromMass, fullDay, Loaded, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
+import {
+  Button,
+  fromMass,
+  fullDay,
+  Loaded,
+  Notice,
+  PatternWord,
+  tidy,
+  toMass,
+  writeDatesAs,
+} from '../ui/index.ts';
 import { Choice, Scale, Stepper } from './floor-controls.tsx';
 import { formOf, inForm, withAmount } from './observed.ts';
 import type { Observed } from './observed.ts';
@@ -31,34 +41,37 @@ function OwnDayOf({ link }: { link: string }) {
   const day = useAsk('ownDay', { link });
   return (
     <Loaded query={day} what="your day">
-      {(data) => (
-        <>
-          <p className="label">{data.hallName}</p>
-          <h1>{data.name}</h1>
-          <p className="text-soft">
-            {fullDay(data.date)}. What you write down here counts as not watched by a coach.
-          </p>
-          {data.stopped.length > 0 && (
-            <Notice tone="warn">
-              Your coaches know that something is wrong. {data.stopped.map(reachWords).join(', ')} until they
-              say that you may go on. If it gets worse, see a doctor.
-            </Notice>
-          )}
-          {data.lines.length === 0 && data.stopped.length === 0 && (
-            <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
-          )}
-          {data.lines.map((line) => (
-            <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} link={link} />
-          ))}
-          {!data.stopped.includes('everything') && <StopAlone link={link} />}
-          <Written data={data} link={link} />
-          <p className="mt-6 text-sm text-soft">
-            This page is yours alone, on this device alone: the link opens on no other. It ends on{' '}
-            {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This replaces
-            no medical advice.
-          </p>
-        </>
-      )}
+      {(data) => {
+        writeDatesAs(data.dates);
+        return (
+          <>
+            <p className="label">{data.hallName}</p>
+            <h1>{data.name}</h1>
+            <p className="text-soft">
+              {fullDay(data.date)}. What you write down here counts as not watched by a coach.
+            </p>
+            {data.stopped.length > 0 && (
+              <Notice tone="warn">
+                Your coaches know that something is wrong. {data.stopped.map(reachWords).join(', ')} until
+                they say that you may go on. If it gets worse, see a doctor.
+              </Notice>
+            )}
+            {data.lines.length === 0 && data.stopped.length === 0 && (
+              <Notice>There is nothing for you to do alone today. Ask your coach.</Notice>
+            )}
+            {data.lines.map((line) => (
+              <OwnLine key={`${line.variation} ${data.sets.length}`} line={line} data={data} link={link} />
+            ))}
+            {!data.stopped.includes('everything') && <StopAlone link={link} />}
+            <Written data={data} link={link} />
+            <p className="mt-6 text-sm text-soft">
+              This page is yours alone, on this device alone: the link opens on no other. It ends on{' '}
+              {fullDay(data.until.slice(0, 10))}. Sharp or rising pain: stop, and tell your coach. This
+              replaces no medical advice.
+            </p>
+          </>
+        );
+      }}
     </Loaded>
   );
 }

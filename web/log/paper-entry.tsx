@@ -38,9 +38,8 @@ export function PaperEntry() {
     <div className="mx-auto max-w-5xl">
       <h1>Enter a paper sheet{person && `: ${person.name}`}</h1>
       {of.length === 0 || !readable(of) ? (
-        <Empty>
-          The address names no log sheet. Scan the code on the sheet, or choose it on{' '}
-          <Link to={`/people/${id}`}>the person’s page</Link>.
+        <Empty next={{ to: `/people/${id}`, what: 'To the person’s page' }}>
+          The address names no log sheet. Scan the code on the sheet, or choose it on the person’s page.
         </Empty>
       ) : (
         <Loaded query={ladders} what="the log">

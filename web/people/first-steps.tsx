@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ReactNode } from 'react';
+import type { Pattern } from '../../core/terms/index.ts';
 import { preferences, useAsk, useLibrary, usePeople, useSend, useSigned } from '../shell/index.ts';
-import { Button, fullDay, Loaded, Notice, useKept } from '../ui/index.ts';
+import { Button, ButtonLink, capital, fullDay, Loaded, Notice, SelectField, useKept } from '../ui/index.ts';
 
 /** What a new hall still lacks, the next thing first, until nothing is lacking; a head coach’s alone. */
 export function FirstSteps() {
@@ -19,25 +21,34 @@ interface Step {
 function Steps() {
   const library = useLibrary();
   const kit = useAsk('kit');
-  const squads = useAsk('squads');
   const { query: people } = usePeople();
-  if (!library.query.data || !kit.data || !squads.data || !people.data) return null;
+  const lines = useAsk('overview');
+  const answered = useKept(preferences.houseQuestions) !== null;
+  if (!library.query.data || !kit.data || !people.data || !lines.data) return null;
+  const atWork = lines.data.some((l) => l.lastSession !== null);
+  const begun = library.entries.length > 0;
+  const way = (to: string, what: string, main: boolean) => (
+    <ButtonLink to={to} tone={main ? 'main' : 'plain'}>
+      {what}
+    </ButtonLink>
+  );
   const steps: Step[] = [
-    { what: 'What to begin with', done: library.entries.length > 0, how: <BeginWith /> },
+    { what: 'What to begin with', done: begun, how: <BeginWith /> },
     {
       what: 'The kit at hand',
       done: kit.data.length > 0,
-      how: <Link to="/hall?part=kit">Say what the hall has</Link>,
+      how: way('/hall?part=kit', 'Tick what the hall has', begun),
     },
     {
-      what: 'A squad',
-      done: squads.data.length > 0,
-      how: <Link to="/hall?part=squads">Name the first squad</Link>,
-    },
-    {
-      what: 'People',
+      what: 'A squad and its people',
       done: people.data.length > 0,
-      how: <Link to="/people">Add the first person</Link>,
+      how: way('/people?add=several', 'Type or paste their names', kit.data.length > 0),
+    },
+    {
+      what: 'House questions: where schools differ',
+      // A hall that trains already has its answers in the library.
+      done: answered || atWork || !begun,
+      how: way('/library/questions', 'Answer them in one sitting', people.data.length > 0),
     },
   ];
   const next = steps.find((s) => !s.done);
@@ -50,15 +61,16 @@ function Steps() {
           <li key={s.what} className={`flex flex-wrap items-baseline gap-x-3 ${s.done ? 'text-soft' : ''}`}>
             <span className={s === next ? 'font-semibold' : ''}>
               {i + 1}. {s.what}
-              {s.done && ': done'}
+              {s.done && begun && ': done'}
             </span>
             {!s.done && s.how}
           </li>
         ))}
       </ol>
       <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm text-soft">
-        Each can wait; this card stays until all are done.
-        {steps[0]!.done && (
+        Each can wait; this card stays until all are done. New here?{' '}
+        <Link to="/guide">Six pages to begin with</Link>
+        {begun && (
           <Button tone="quiet" onClick={() => preferences.firstSteps.put('away')}>
             Put this card away
           </Button>
@@ -71,25 +83,55 @@ function Steps() {
 function BeginWith() {
   const shipped = useAsk('shippedLibrary');
   const send = useSend('beginWithShipped');
+  const [only, setOnly] = useState<Pattern | ''>('');
   return (
     <Loaded query={shipped} what="the library that comes with Meister">
-      {({ edition, authors, variations, ladders, faults }) => (
-        <div className="basis-full">
-          <p>
-            The library that comes with Meister: {variations} variations, {ladders} ladders, {faults} faults;
-            edition {edition.number} of {fullDay(edition.date)}, by {authors.join(' and ')}. From then on it
-            is the hall’s own: change whatever the hall does otherwise.
-          </p>
-          {send.error && <Notice tone="warn">{send.error.message}</Notice>}
-          <p className="mt-1 flex flex-wrap items-center gap-4">
-            <Button tone="main" disabled={send.isPending} onClick={() => send.mutate({})}>
-              {send.isPending ? 'One moment …' : 'Begin with the whole library'}
-            </Button>
-            <Link to="/hall?part=keeping">Load a library file instead</Link>
-            <Link to="/library">Begin with nothing: write the first sheet</Link>
-          </p>
-        </div>
-      )}
+      {({ edition, authors, patterns, ...all }) => {
+        const { variations, ladders, faults } = patterns.find((p) => p.pattern === only) ?? all;
+        return (
+          <div className="basis-full">
+            <p>
+              The library that comes with Meister: {variations} variations,{' '}
+              {ladders === 1 ? 'one ladder' : `${ladders} ladders`}, {faults} faults; edition {edition.number}{' '}
+              of {fullDay(edition.date)}, by {authors.join(' and ')}. From then on it is the hall’s own:
+              change whatever the hall does otherwise.
+            </p>
+            {send.error && <Notice tone="warn">{send.error.message}</Notice>}
+            <p className="mt-1 flex flex-wrap items-end gap-4">
+              <SelectField
+                label="How much of it"
+                className="w-56"
+                value={only}
+                onChange={(e) => setOnly(e.target.value as Pattern | '')}
+              >
+                <option value="">the whole library</option>
+                {patterns.map((p) => (
+                  <option key={p.pattern} value={p.pattern}>
+                    {capital(p.pattern)} alone
+                  </option>
+                ))}
+              </SelectField>
+              <Button
+                tone="main"
+                disabled={send.isPending}
+                onClick={() => send.mutate(only === '' ? {} : { only })}
+              >
+                {send.isPending
+                  ? 'One moment …'
+                  : only === ''
+                    ? 'Begin with the whole library'
+                    : `Begin with the ${only} alone`}
+              </Button>
+              <Link to="/hall?part=keeping" className="inline-flex min-h-9 items-center">
+                Load a library file instead
+              </Link>
+              <Link to="/library" className="inline-flex min-h-9 items-center">
+                Begin with nothing: write the first sheet
+              </Link>
+            </p>
+          </div>
+        );
+      }}
     </Loaded>
   );
 }

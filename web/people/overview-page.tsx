@@ -14,7 +14,7 @@ interface Section {
 
 /** What a head coach looks for, over everybody: who is ready, stuck, overridden, uneven, at fault again, unseen. */
 export function OverviewPage() {
-  const { hall } = useSigned();
+  const { hall, me } = useSigned();
   const { params, set } = useAddress();
   const { query: people } = usePeople(true);
   const squads = useAsk('squads');
@@ -45,9 +45,14 @@ export function OverviewPage() {
               const name = (id: string) => all.find((p) => p.id === id)?.name ?? '';
               if (shown.every((l) => l.levelName === null)) {
                 return (
-                  <Empty>
-                    Nobody stands on a ladder yet.{' '}
-                    <Link to="/people">Open a person and place them by trials</Link>.
+                  <Empty
+                    next={
+                      all.length === 0
+                        ? me.role === 'head coach' && { to: '/people?add=several', what: 'Add people' }
+                        : { to: `/people/${all[0]!.id}/trials`, what: `Place ${all[0]!.name} by trials` }
+                    }
+                  >
+                    Nobody stands on a ladder yet.
                   </Empty>
                 );
               }

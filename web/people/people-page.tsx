@@ -8,12 +8,12 @@ import {
   useReactTable,
 } from '@tanstack/react-table';
 import type { SortingState } from '@tanstack/react-table';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Person } from '../../contract/people.ts';
 import { OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
-import { Said, useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
+import { Said, useAddress, useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
 import {
   Button,
   day,
@@ -34,6 +34,8 @@ interface Row {
   lines: PersonLine[];
 }
 
+const AddSeveral = lazy(async () => ({ default: (await import('./add-several.tsx')).AddSeveral }));
+
 const column = createColumnHelper<Row>();
 
 const gravity = (l: PersonLine) => (l.outcome ? OUTCOMES.indexOf(l.outcome) : OUTCOMES.length);
@@ -53,7 +55,9 @@ export function People() {
   const standings = useAsk('overview');
   const add = useSend('addPerson');
   const navigate = useNavigate();
-  const [adding, setAdding] = useState(false);
+  const { params, set } = useAddress();
+  const adding = params.get('add');
+  const setAdding = (what: 'one' | 'several' | null) => set({ add: what });
   const [search, setSearch] = useState('');
   const [picked, setPicked] = useState<Pick | null>(null);
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
@@ -150,9 +154,12 @@ export function People() {
         <div className="flex items-end gap-3">
           <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />
           {me.role === 'head coach' && (
-            <Button tone="main" onClick={() => setAdding(true)}>
-              Add a person
-            </Button>
+            <>
+              <Button onClick={() => setAdding('several')}>Add several</Button>
+              <Button tone="main" onClick={() => setAdding('one')}>
+                Add a person
+              </Button>
+            </>
           )}
         </div>
       </div>
@@ -177,8 +184,8 @@ export function People() {
             <Empty>
               Nobody here yet.{' '}
               {me.role === 'head coach' ? (
-                <Button tone="main" onClick={() => setAdding(true)}>
-                  Add the first person
+                <Button tone="main" onClick={() => setAdding('several')}>
+                  Add the first people
                 </Button>
               ) : (
                 'The head coach adds people.'
@@ -233,7 +240,12 @@ export function People() {
           )
         }
       </Loaded>
-      <Dialog title="Add a person" open={adding} onClose={() => setAdding(false)}>
+      <Dialog title="Add several people" open={adding === 'several'} onClose={() => setAdding(null)}>
+        <Suspense fallback={<p className="text-soft">One moment …</p>}>
+          <AddSeveral onDone={() => setAdding(null)} />
+        </Suspense>
+      </Dialog>
+      <Dialog title="Add a person" open={adding === 'one'} onClose={() => setAdding(null)}>
         <PersonForm
           person={null}
           error={add.error}

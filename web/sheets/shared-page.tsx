@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useAsk, useLink } from '../shell/index.ts';
-import { Button, fullDay, Loaded } from '../ui/index.ts';
+import { Button, fullDay, Loaded, writeDatesAs } from '../ui/index.ts';
 import type { Paper } from './paper.tsx';
 import { PrintedJob } from './print-job.tsx';
 import { Verdict } from './verdict.tsx';
@@ -33,6 +33,7 @@ function Shared({ link }: { link: string }) {
       )}
       <Loaded query={job} what="the sheets">
         {(j) => {
+          writeDatesAs(j.hall.dates);
           const shown = paper ?? j.hall.paper;
           return (
             <>

@@ -1,4 +1,3 @@
-import { Link } from 'react-router';
 import type { ShareRow } from '../../contract/sheets.ts';
 import { useAsk, useSendTo, useSigned } from '../shell/index.ts';
 import { Button, Empty, fullDay, Loaded, Notice } from '../ui/index.ts';
@@ -25,8 +24,8 @@ export function SharesPage() {
       <Loaded query={shares} what="the links">
         {(rows) =>
           rows.length === 0 ? (
-            <Empty>
-              None yet. Put sheets together in <Link to="/print">the print room</Link> and share them there.
+            <Empty next={{ to: '/print', what: 'To the print room' }}>
+              None yet. Put sheets together in the print room and share them there.
             </Empty>
           ) : (
             <ul className="mt-3 border-t border-ink">

@@ -65,6 +65,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
           ['People', '/people'],
         ] satisfies [string, string][])),
     ['Library', '/library'],
+    ['Getting to know it: the guide', '/guide'],
     ['Ladders', '/ladders'],
     ['Body room', '/body'],
     ['Print sheets', '/print'],
@@ -123,7 +124,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
             <Item onSelect={act(() => preferences.lengthUnit.put(units.length === 'cm' ? 'in' : 'cm'))}>
               Show length in {units.length === 'cm' ? 'in' : 'cm'}
             </Item>
-            <Item onSelect={act(onShortcuts)}>Show the keys</Item>
+            <Item onSelect={act(onShortcuts)}>Help with this screen, and the keys</Item>
             <Item onSelect={go('/me')}>Your account; change of coach</Item>
             <Item onSelect={act(signOut)}>Sign out</Item>
           </Group>

@@ -8,6 +8,8 @@ export interface Preferences {
   lengthUnit: 'cm' | 'in';
   /** What a new hall still lacks need not be told here. */
   firstSteps: 'away';
+  /** The house questions were looked through. */
+  houseQuestions: 'answered';
 }
 
 /** As a bare word under `meister.<key>`; null: nothing was chosen here. */
@@ -23,6 +25,7 @@ export const preferences: { [K in keyof Preferences]: Kept<Preferences[K] | null
   massUnit: oneOf('massUnit', 'kg', 'lb'),
   lengthUnit: oneOf('lengthUnit', 'cm', 'in'),
   firstSteps: oneOf('firstSteps', 'away'),
+  houseQuestions: oneOf('houseQuestions', 'answered'),
 };
 
 export function setTheme(theme: Preferences['theme']): void {

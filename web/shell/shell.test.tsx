@@ -71,7 +71,9 @@ describe('the band', () => {
   it('lists its keys on ?', () => {
     show();
     press('?');
-    expect(within(screen.getByRole('dialog', { name: 'Keys' })).getByText('This list')).toBeTruthy();
+    expect(
+      within(screen.getByRole('dialog', { name: 'Help with this screen' })).getByText(/and this list/),
+    ).toBeTruthy();
   });
 });
 

@@ -1,12 +1,14 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { ReactNode } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { editionLabel } from '../../core/exchange/index.ts';
 import { ClockKeeper, RunningBand } from '../dose/index.ts';
 import { Button, Dialog, useKeys } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
 import { useSigned } from './start.tsx';
 import { SureDialog } from './sure-dialog.tsx';
+
+const HelpWith = lazy(async () => ({ default: (await import('../guide/index.ts')).HelpWith }));
 
 const KEYS: [string, string][] = [
   ['/', 'Go to, or do'],
@@ -23,7 +25,7 @@ const KEYS: [string, string][] = [
   ['a, b, c …', 'Session: one more of that fault'],
   ['Enter', 'Session: log it as watched'],
   ['← and →', 'Session: person before, next person'],
-  ['?', 'This list'],
+  ['?', 'The words of the screen, and this list'],
   ['Esc', 'Close what is open'],
 ];
 const JUMPS: Record<string, string> = {
@@ -48,6 +50,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
   const { hall, me, edition } = useSigned();
   const [open, setOpen] = useState<'commands' | 'keys' | null>(null);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
 
   useKeys({
     '/': () => setOpen('commands'),
@@ -114,6 +117,14 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
           <Button onClick={() => setOpen('commands')} aria-keyshortcuts="/">
             Go to <kbd className="border border-rule px-1.5 text-xs">/</kbd>
           </Button>
+          <Button
+            aria-label="Help with this screen"
+            aria-keyshortcuts="?"
+            className="max-md:hidden"
+            onClick={() => setOpen('keys')}
+          >
+            ?
+          </Button>
           <NavLink
             to="/me"
             className="inline-flex min-h-9 items-center"
@@ -135,8 +146,12 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
         onClose={() => setOpen(null)}
         onShortcuts={() => setOpen('keys')}
       />
-      <Dialog title="Keys" open={open === 'keys'} onClose={() => setOpen(null)}>
-        <dl className="grid grid-cols-[8rem_1fr] gap-y-2">
+      <Dialog title="Help with this screen" open={open === 'keys'} onClose={() => setOpen(null)}>
+        <Suspense fallback={<p className="text-soft">One moment …</p>}>
+          <HelpWith address={pathname} onLeave={() => setOpen(null)} />
+        </Suspense>
+        <h3 className="mt-4">Keys</h3>
+        <dl className="mt-1 grid grid-cols-[8rem_1fr] gap-y-2">
           {KEYS.map(([key, what]) => (
             <div key={key} className="contents">
               <dt>

@@ -64,8 +64,19 @@ describe('the first account', () => {
     });
     await fill(user, 'long enough 1');
     expect(await screen.findByText('Needs at least 10 characters.')).toBeTruthy();
+    // Units, paper and days come as the browser has them, here an American one.
     expect(sent.map((s) => s.body)).toEqual([
-      { hallName: 'Lower Basin', name: 'Sunniva', login: 'sunniva', password: 'long enough 1' },
+      {
+        hallName: 'Lower Basin',
+        name: 'Sunniva',
+        login: 'sunniva',
+        password: 'long enough 1',
+        massUnit: 'lb',
+        lengthUnit: 'in',
+        paper: 'Letter',
+        dates: 'en-US',
+        timeZone: 'UTC',
+      },
     ]);
   });
 });

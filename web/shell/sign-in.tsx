@@ -3,7 +3,9 @@ import type { ReactNode } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { FirstAccountRequest, SignInRequest } from '../../contract/access.ts';
 import type { Start } from '../../contract/hall.ts';
-import { Button, Notice, TextField } from '../ui/index.ts';
+import { DATE_STYLES } from '../../core/terms/index.ts';
+import type { DateStyle } from '../../core/terms/index.ts';
+import { Button, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Refused, useSend } from './api.ts';
 
 function Threshold({ title, lead, children }: { title: string; lead: string; children: ReactNode }) {
@@ -90,10 +92,27 @@ export function SignIn({ start }: { start: Start }) {
   );
 }
 
+/** Units, paper, days and time zone as the browser of whoever opens the hall has them. */
+function ofThisBrowser(): Partial<FirstAccountRequest> {
+  const { language } = navigator;
+  // Pounds, inches and Letter are usual in the United States alone.
+  const us = language === 'en-US';
+  const style = language in DATE_STYLES ? language : language.slice(0, 2);
+  return {
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    massUnit: us ? 'lb' : 'kg',
+    lengthUnit: us ? 'in' : 'cm',
+    paper: us ? 'Letter' : 'A4',
+    dates: style in DATE_STYLES ? (style as DateStyle) : 'en-GB',
+  };
+}
+
 export function FirstAccount({ needsCode }: { needsCode: boolean }) {
   const send = useSend('makeFirstAccount');
   const [again, setAgain] = useState('');
-  const { register, handleSubmit, control } = useForm<FirstAccountRequest>();
+  const { register, handleSubmit, control } = useForm<FirstAccountRequest>({
+    defaultValues: ofThisBrowser(),
+  });
   const password = useWatch({ control, name: 'password' });
   const differs = again !== '' && again !== password;
   const error = send.error instanceof Refused ? send.error : null;
@@ -150,6 +169,30 @@ export function FirstAccount({ needsCode }: { needsCode: boolean }) {
             {...register('setUp')}
           />
         )}
+        <fieldset>
+          <legend className="label mb-1">As this browser has it; change what the hall does otherwise</legend>
+          <div className="grid grid-cols-3 gap-3">
+            <SelectField label="Mass in" {...register('massUnit')}>
+              <option>kg</option>
+              <option>lb</option>
+            </SelectField>
+            <SelectField label="Length in" {...register('lengthUnit')}>
+              <option>cm</option>
+              <option>in</option>
+            </SelectField>
+            <SelectField label="Paper" {...register('paper')}>
+              <option>A4</option>
+              <option>Letter</option>
+            </SelectField>
+          </div>
+          <SelectField label="Days are written in" className="mt-2" {...register('dates')}>
+            {Object.entries(DATE_STYLES).map(([style, name]) => (
+              <option key={style} value={style}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+        </fieldset>
         {send.error && <Notice tone="warn">{send.error.message}</Notice>}
         <Button type="submit" tone="main" disabled={send.isPending}>
           Open the hall

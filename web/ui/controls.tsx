@@ -135,6 +135,22 @@ export function Loaded<T>({
   return <p className="p-4 text-soft">Reading {what} …</p>;
 }
 
-export function Empty({ children }: { children: ReactNode }) {
-  return <p className="border-y border-dashed border-rule px-2 py-6 text-soft">{children}</p>;
+/** Nothing is here yet: what that means, and the button that takes the next step. */
+export function Empty({
+  children,
+  next,
+}: {
+  children: ReactNode;
+  next?: { to: string; what: string } | false;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-y border-dashed border-rule px-2 py-6 text-soft">
+      <span>{children}</span>
+      {next && (
+        <ButtonLink to={next.to} tone="main">
+          {next.what}
+        </ButtonLink>
+      )}
+    </div>
+  );
 }

@@ -162,7 +162,15 @@ function Room({ entries }: { entries: EntrySummary[] }) {
             busy={busy}
           />
         ) : (
-          <Empty>
+          <Empty
+            next={
+              me.role === 'head coach' &&
+              entries.length === 0 && {
+                to: '/overview',
+                what: 'Begin with the library that comes with Meister',
+              }
+            }
+          >
             {text || Object.keys(chosen).length > 0 ? (
               <Button
                 onClick={() => {
@@ -173,12 +181,7 @@ function Room({ entries }: { entries: EntrySummary[] }) {
                 Nothing matches: show all
               </Button>
             ) : (
-              <>
-                No {KIND_WORDS[kind]} yet.{' '}
-                {me.role === 'head coach' && entries.length === 0 && (
-                  <Link to="/overview">Begin with the library that comes with Meister</Link>
-                )}
-              </>
+              `No ${KIND_WORDS[kind]} yet.`
             )}
           </Empty>
         )}

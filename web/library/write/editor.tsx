@@ -256,8 +256,12 @@ function Writing({ start }: { start: Start }) {
           base={started.body}
           mine={body}
           theirs={theirs.body}
+          title="Somebody changed this meanwhile"
+          words={{ mine: 'Yours', theirs: 'Theirs, in force now', together: 'Go on with both together' }}
           onTogether={(next) => standOn(theirs, next)}
-          onTheirs={() => standOn(theirs, theirs.body)}
+          more={
+            <Button onClick={() => standOn(theirs, theirs.body)}>Start again from what is in force</Button>
+          }
         />
       )}
       <div className="grid items-start gap-8 lg:grid-cols-[minmax(0,1fr)_20rem]">

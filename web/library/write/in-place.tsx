@@ -97,7 +97,6 @@ function OneSection({
         )}
       </h2>
       {open ? (
-        // eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the key comes from the fields in it
         <div ref={fields} onKeyDown={onKeyDown} className="min-w-0 pr-1">
           <EditFields
             fields={s.fields}
@@ -118,7 +117,6 @@ function OneSection({
         </div>
       ) : (
         // The heading is the way in by keyboard; a press on the text saves the way there.
-        // eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events
         <div onClick={onClick} className="min-w-0 cursor-text self-center">
           {hasWords(s.fields, value) ? (
             <Reading fields={s.fields} value={body} title={s.title} of={body} entries={context.entries} />

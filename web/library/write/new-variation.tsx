@@ -55,7 +55,7 @@ function Source({ slug, entries }: { slug: string; entries: EntrySummary[] }) {
   );
 }
 
-const numbered = (keys: readonly (keyof Apart & string)[], from: number) =>
+const numbered = (keys: readonly (keyof Apart)[], from: number) =>
   Object.fromEntries(
     keys.map((key, i) => {
       const field = fieldsOf('variation')[key]!;

@@ -71,8 +71,8 @@ function EditField({ field: f, value, beside, path, context, onChange }: Props) 
             {(props) => (
               <LevelSelect
                 {...props}
-                ladder={String(beside[f.onLadder!] ?? '')}
-                value={String(value ?? '')}
+                ladder={(beside[f.onLadder!] as string | undefined) ?? ''}
+                value={(value as string | undefined) ?? ''}
                 onChange={onChange}
               />
             )}

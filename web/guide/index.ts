@@ -1,0 +1,2 @@
+export { GuideRoom } from './guide-page.tsx';
+export { HelpWith } from './help.tsx';
