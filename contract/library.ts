@@ -504,6 +504,8 @@ export const beginSchema = shape({}, { only: oneOf(PATTERNS) }).prefs(strict);
 /** What the library that comes with the application has that the hall has not, or has otherwise. */
 export interface NewerEdition {
   edition: EditionHeader;
+  /** The hall began with the shipped library. */
+  began: boolean;
   items: {
     kind: Kind;
     slug: string;

@@ -15,11 +15,17 @@ export interface HallServer {
  * @param options.flags of the server, such as `--demo`
  * @param options.brief it lives for a minute: the embedded database is not optimised, which would take half of that time
  * @param options.port where it listens; a free port if not given
+ * @param options.library a library file instead of the one that comes along
  * @throws Error when it ends before it answers; what it said goes to this process's output
  */
 export async function startHall(
   folder: string,
-  { flags = [], brief = false, port }: { flags?: readonly string[]; brief?: boolean; port?: number } = {},
+  {
+    flags = [],
+    brief = false,
+    port,
+    library = '',
+  }: { flags?: readonly string[]; brief?: boolean; port?: number; library?: string } = {},
 ): Promise<HallServer> {
   const listens = port ?? (await freePort());
   const node = brief ? ['--liftoff-only'] : [];
@@ -32,6 +38,7 @@ export async function startHall(
       MEISTER_DATA: folder,
       PUBLIC_URL: '',
       DATABASE_URL: '',
+      MEISTER_LIBRARY: library,
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

@@ -362,7 +362,18 @@ describe('the first account', () => {
     expect(await client.refused('POST', '/api/first-account', { ...first, setUp: 'WRONG234' })).toMatchObject(
       { status: 403 },
     );
-    await client.ok('POST', '/api/first-account', { ...first, setUp: ' abcd2345 ' });
+    // Units, paper, days and time zone as the browser had them; a zone that is none is refused.
+    const own = { timeZone: 'America/Lima', massUnit: 'lb', lengthUnit: 'in', paper: 'Letter', dates: 'es' };
+    expect(
+      await client.refused('POST', '/api/first-account', {
+        ...first,
+        ...own,
+        timeZone: 'Moon/Sea',
+        setUp: 'ABCD2345',
+      }),
+    ).toMatchObject({ status: 422 });
+    await client.ok('POST', '/api/first-account', { ...first, ...own, setUp: ' abcd2345 ' });
+    expect((await client.get<Start>('/api/start')).hall).toMatchObject(own);
     expect(await client.get<Start>('/api/start')).toMatchObject({ empty: false, needsCode: false });
     await close();
   });

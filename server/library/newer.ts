@@ -37,7 +37,14 @@ async function parsed(file: string): Promise<Shipped> {
   return { edition, documents: documents.map(withoutKit) };
 }
 
-const hashOf = (body: Body) => createHash('sha256').update(canonicalJson(body)).digest('hex');
+// A body that was read never changes, so it is hashed once.
+const hashes = new WeakMap<Body, string>();
+
+function hashOf(body: Body): string {
+  const known = hashes.get(body) ?? createHash('sha256').update(canonicalJson(body)).digest('hex');
+  hashes.set(body, known);
+  return known;
+}
 
 /** Parameters of a statement are counted: so many documents at a time. */
 const PER_STATEMENT = 100;
@@ -89,7 +96,7 @@ export async function newerEdition({ db, hall, inForce, shipped: file }: Asking)
       },
     ];
   });
-  return { edition, items };
+  return { edition, began: origins.size > 0, items };
 }
 
 /** One document of the newer edition beside the hall's own and what both came from. @throws Refusal 404 for none */

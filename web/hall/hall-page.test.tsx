@@ -113,6 +113,7 @@ describe('settings', () => {
         paper: 'Letter',
         massUnit: 'lb',
         lengthUnit: 'cm',
+        dates: 'en-GB',
         growsByItself: true,
         placementWay: 'information',
       },

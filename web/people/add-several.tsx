@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { useAsk, useSend, useUnits } from '../shell/index.ts';
-import { Button, Notice } from '../ui/index.ts';
+import { Button, Field, Notice } from '../ui/index.ts';
 import { readList } from './read-list.ts';
 
 /** Several people at once: a name on each line, typed, pasted or from a CSV file. */
@@ -28,16 +28,18 @@ export function AddSeveral({ onDone }: { onDone: () => void }) {
         One person a line. After the name, where it is known: squad, stature in {units.length}, mass in{' '}
         {units.mass}, a note; with commas between.
       </p>
-      <label>
-        <span className="label mb-1 block">People</span>
-        <textarea
-          className="field font-mono"
-          rows={8}
-          placeholder={`Wim Sallow, Novices, ${units.length === 'cm' ? '178, 74' : '70, 163'}, new to rowing`}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </label>
+      <Field label="People">
+        {(props) => (
+          <textarea
+            {...props}
+            className="field"
+            rows={8}
+            placeholder={`Wim Sallow, Novices, ${units.length === 'cm' ? '178, 74' : '70, 163'}, new to rowing`}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        )}
+      </Field>
       <label className="text-sm">
         Or a CSV file{' '}
         <input

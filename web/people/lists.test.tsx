@@ -156,7 +156,7 @@ describe('the overview', () => {
 
   it('leads to the first step where nobody stands on a ladder', async () => {
     inHall(<OverviewPage />, { answers: { ...answers, 'GET /api/overview': [] } });
-    const link = await screen.findByRole('link', { name: /place them by trials/ });
-    expect(link.getAttribute('href')).toBe('/people');
+    const link = await screen.findByRole('link', { name: 'Place Ada by trials' });
+    expect(link.getAttribute('href')).toBe('/people/a/trials');
   });
 });

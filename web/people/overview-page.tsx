@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { Said, useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
 import { day, Empty, Loaded, OUTCOME_WORDS, OutcomeMark, Segmented, tidy } from '../ui/index.ts';
 import { FirstSteps } from './first-steps.tsx';
+import { NewerNotice } from './newer-notice.tsx';
 import { Reports } from './reports.tsx';
 
 interface Section {
@@ -34,6 +35,7 @@ export function OverviewPage() {
         </Segmented>
       </div>
       <FirstSteps />
+      <NewerNotice />
       <Reports shown={(id) => squad === null || people.data?.find((p) => p.id === id)?.squadId === squad} />
       <Loaded query={people} what="the people">
         {(all) => (
