@@ -55,7 +55,7 @@ export function FloorFigure({
     <Drawing
       figure={figure}
       frame={frame}
-      className={`fig-${pattern} mx-auto h-32 w-full max-w-80 sm:h-60`}
+      className={`fig-${pattern} mx-auto h-32 w-full max-w-96 sm:h-72 bright:sm:h-80`}
     />
   );
 }

@@ -61,13 +61,13 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
   const name = (id: string) => all.find((p) => p.id === id)?.name ?? '';
   return (
     <div className="mx-auto max-w-6xl">
-      <div className="flex flex-wrap items-center justify-between gap-x-4 sm:mb-2">
-        <h1 className="sr-only sm:not-sr-only">Session</h1>
+      <div className="flex flex-wrap items-center justify-between gap-x-4 lg:mb-2">
+        <h1 className="sr-only lg:not-sr-only">Session</h1>
         <p className="hidden text-sm text-soft lg:block">
           Keys: digits for the amount, a letter for a fault, Enter logs it as watched, arrows change the
           person.
         </p>
-        <Link to="/floor" className="hidden min-h-14 items-center sm:flex">
+        <Link to="/floor" className="hidden min-h-14 items-center lg:flex">
           Back to today
         </Link>
       </div>
@@ -130,8 +130,8 @@ function OnePerson({
   const open = p.lines.find((l) => l.variation !== null && !nextOf(l, ofDay, date).done);
   const line = p.lines.find((l) => l.ladder === params.get('on')) ?? open ?? p.lines[0];
   return (
-    <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
-      <section aria-label={`Next set of ${name}`}>
+    <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <section aria-label={`Next set of ${name}`} className="min-w-0">
         {p.ask && (
           <div className="mb-2 flex items-center gap-3 border-l-[6px] border-warn bg-paper px-3 sm:mb-3 sm:py-2">
             <span className="grow leading-tight">
@@ -158,14 +158,18 @@ function OnePerson({
           </p>
         )}
         {p.lines.length > 1 && (
-          <div role="group" aria-label="What is done" className="mb-2 flex flex-wrap gap-1">
+          <div
+            role="group"
+            aria-label="What is done"
+            className="-mx-4 mb-2 flex gap-1 overflow-x-auto px-4 md:mx-0 md:px-0 lg:flex-wrap"
+          >
             {p.lines.map((l) => (
               <button
                 key={l.ladder}
                 type="button"
                 aria-pressed={l === line}
                 onClick={() => set({ on: l.ladder, give: null })}
-                className={`min-h-14 px-3 ${l === line ? 'taped bg-paper' : ''}`}
+                className={`min-h-14 shrink-0 px-3 ${l === line ? 'taped bg-paper' : ''}`}
               >
                 <PatternWord pattern={l.pattern} />{' '}
                 <span className="text-sm text-soft">

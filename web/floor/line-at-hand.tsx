@@ -86,9 +86,9 @@ export function LineAtHand({
         <p className="label">
           {line.ladderName}, level {line.levelNumber} of {line.levels}: {line.levelName}
         </p>
-        <div className="grid grid-cols-[1fr_7rem] gap-x-3 sm:grid-cols-[1fr_18rem] sm:gap-x-4">
+        <div className="grid grid-cols-[1fr_7rem] gap-x-3 sm:grid-cols-[1fr_19rem] sm:gap-x-4 lg:grid-cols-[1fr_22rem]">
           <div>
-            <p className="font-head text-2xl leading-tight font-bold">
+            <p className="font-head text-2xl leading-tight font-bold sm:text-3xl bright:sm:text-4xl">
               {given?.source.name ?? line.variationName}
             </p>
             {given && (
@@ -99,22 +99,13 @@ export function LineAtHand({
                 </Button>
               </p>
             )}
-            <p className="mt-1 text-xl">{targetWords(line.target, units.mass, line.sides)}</p>
-            <p className="text-lg font-semibold">
+            <p className="mt-1 text-xl sm:text-3xl bright:text-2xl bright:sm:text-4xl bright:sm:font-semibold">
+              {targetWords(line.target, units.mass, line.sides)}
+            </p>
+            <p className="text-lg font-semibold sm:text-2xl bright:sm:text-3xl">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>
             {usedLine(next, units.length) && <p className="text-lg">With {usedLine(next, units.length)}</p>}
-            {next.last && (
-              <p className="text-soft">
-                Last time: <Said of={next.last} />.
-              </p>
-            )}
-            {next.why.map((w) => (
-              <p key={w} className="text-soft">
-                <Said of={w} />
-              </p>
-            ))}
-            {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
           </div>
           <div className="sm:row-span-2">
             {sheet.data && (
@@ -130,11 +121,25 @@ export function LineAtHand({
           <div className="col-span-2 sm:col-span-1">
             <ol aria-label="Three cues" className="mt-1 border-t border-rule">
               {(given ? (sheet.data?.resolved.cues.slice(0, 3) ?? []) : line.cues).map((c) => (
-                <li key={c.slug} className="border-b border-rule py-1 text-xl leading-tight font-semibold">
+                <li
+                  key={c.slug}
+                  className="border-b border-rule py-1 text-xl leading-tight font-semibold sm:text-2xl bright:sm:text-4xl"
+                >
                   {c.text}
                 </li>
               ))}
             </ol>
+            {next.last && (
+              <p className="text-soft">
+                Last time: <Said of={next.last} />.
+              </p>
+            )}
+            {next.why.map((w) => (
+              <p key={w} className="text-soft">
+                <Said of={w} />
+              </p>
+            ))}
+            {line.variationNote && !given && <p className="text-soft">{line.variationNote}</p>}
           </div>
         </div>
         <WayOn key={line.wayOn} line={line} personId={p.personId} mayConfirm={!p.covered} />
@@ -191,9 +196,6 @@ export function LineAtHand({
         </Link>
         <Link className="flex min-h-14 items-center" to="/faults/rate">
           Rate as a second coach
-        </Link>
-        <Link className="flex min-h-14 items-center sm:hidden" to="/floor">
-          Back to today
         </Link>
       </p>
     </>

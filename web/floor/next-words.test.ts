@@ -3,7 +3,11 @@ import type { TodayLine } from '../../core/floor/index.ts';
 import { describe, expect, it } from 'vitest';
 import { nextSet, planAt, targetAt } from '../../core/ladder/index.ts';
 import { facts, set } from '../../core/testing/samples.ts';
-import { insteadPath, nextWords } from './next-words.ts';
+import { plain } from '../testing/plain.ts';
+import * as words from './next-words.ts';
+
+const { insteadPath } = words;
+const nextWords: typeof words.nextWords = (...of) => plain(words.nextWords(...of));
 
 const TODAY = '2026-01-10';
 const next = (change: object = {}, sets = [] as ReturnType<typeof set>[]) =>

@@ -1,6 +1,6 @@
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
-import { mass, tidy } from '../ui/index.ts';
+import { keptTogether, mass, tidy } from '../ui/index.ts';
 
 /** "set 1 of 2, right, 10 repetitions with 12 kg" */
 export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
@@ -13,13 +13,15 @@ export function nextWords(next: NextSet, unit: 'kg' | 'lb'): string {
         : next.rounds !== null
           ? `${next.rounds} rounds`
           : null;
-  return [
-    `set ${next.number} of ${Math.max(next.of, next.number)}`,
-    next.side,
-    amount && next.loadKg ? `${amount} with ${mass(next.loadKg, unit)}` : amount,
-  ]
-    .filter(Boolean)
-    .join(', ');
+  return keptTogether(
+    [
+      `set ${next.number} of ${Math.max(next.of, next.number)}`,
+      next.side,
+      amount && next.loadKg ? `${amount} with ${mass(next.loadKg, unit)}` : amount,
+    ]
+      .filter(Boolean)
+      .join(', '),
+  );
 }
 
 /** Where an alternative is looked for when a piece of kit is taken. */

@@ -1,5 +1,7 @@
+import { useId, useState } from 'react';
 import { REGIONS } from '../../core/terms/index.ts';
 import type { FeltKind, Region, Side } from '../../core/terms/index.ts';
+import { capital } from '../ui/index.ts';
 import { FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, PLACES } from './body-regions.ts';
 import type { Place } from './body-regions.ts';
 
@@ -10,7 +12,7 @@ interface Felt {
 }
 
 interface Props {
-  /** What a tap notes; null: nothing can be noted. */
+  /** What a tap notes. */
   kind: FeltKind;
   felt: readonly Felt[];
   /** Regions where the variation should be felt: drawn with a thick edge. */
@@ -20,21 +22,30 @@ interface Props {
 
 const LETTER: Record<FeltKind, string> = { work: 'W', stretch: 'S', pressure: 'P', pain: '!' };
 
-/** The body from the front and from behind: a tap on a place notes what is felt there. */
+const nameOf = (p: Pick<Place, 'region' | 'side'>) => (p.side ? `${p.region}, ${p.side}` : p.region);
+
+/** The body from the front and from behind: a tap on a place says its name and notes what is felt there. */
 export function BodyMap({ kind, felt, wanted, onTap }: Props) {
+  const clip = useId();
+  const [named, setNamed] = useState<string | null>(null);
   return (
     <div className="max-w-xl">
-      <select
-        aria-label="Where, from the list"
-        className="field mb-1 min-h-14 max-w-64 text-lg"
-        value=""
-        onChange={(e) => e.target.value && onTap({ region: e.target.value as Region, side: null })}
-      >
-        <option value="">tap, or from the list …</option>
-        {REGIONS.map((r) => (
-          <option key={r}>{r}</option>
-        ))}
-      </select>
+      <div className="flex flex-wrap items-center gap-x-4">
+        <select
+          aria-label="Where, from the list"
+          className="field mb-1 min-h-14 max-w-64 text-lg"
+          value=""
+          onChange={(e) => e.target.value && onTap({ region: e.target.value as Region, side: null })}
+        >
+          <option value="">tap, or from the list …</option>
+          {REGIONS.map((r) => (
+            <option key={r}>{r}</option>
+          ))}
+        </select>
+        <output className="min-h-7 text-lg font-semibold" aria-live="polite">
+          {named && capital(named)}
+        </output>
+      </div>
       <div className="grid grid-cols-2 gap-2">
         {(['front', 'back'] as const).map((view) => (
           <figure key={view}>
@@ -47,19 +58,30 @@ export function BodyMap({ kind, felt, wanted, onTap }: Props) {
               role="group"
               aria-label={`The body ${view === 'front' ? 'from the front' : 'from behind'}`}
             >
-              {OUTLINE.map((d) => (
-                <path key={d} d={d} className="fill-paper stroke-rule" strokeWidth={2} />
-              ))}
+              <clipPath id={`${clip}${view}`}>
+                <path d={OUTLINE} />
+              </clipPath>
+              <path d={OUTLINE} className="fill-paper" />
               {PLACES.filter((p) => p.view === view).map((p) => (
                 <Tappable
-                  key={`${p.region} ${p.side}`}
+                  key={nameOf(p)}
                   place={p}
+                  clip={`url(#${clip}${view})`}
                   kind={kind}
                   felt={felt}
                   wanted={wanted}
                   onTap={onTap}
+                  onName={setNamed}
                 />
               ))}
+              <path
+                d={OUTLINE}
+                className="pointer-events-none"
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth={2}
+                strokeLinejoin="round"
+              />
             </svg>
           </figure>
         ))}
@@ -68,21 +90,33 @@ export function BodyMap({ kind, felt, wanted, onTap }: Props) {
   );
 }
 
-function Tappable({ place: p, kind, felt, wanted, onTap }: Props & { place: Place }) {
+function Tappable({
+  place: p,
+  clip,
+  kind,
+  felt,
+  wanted,
+  onTap,
+  onName,
+}: Props & { place: Place; clip: string; onName: (name: string) => void }) {
   const here = felt.filter((f) => f.region === p.region && (f.side === p.side || f.side === null));
   const on = here.some((f) => f.kind === kind);
-  const where = p.side ? `${p.region}, ${p.side}` : p.region;
   const looked = wanted.includes(p.region);
-  const tap = () => onTap({ region: p.region, side: p.side });
-  const centre = middleOf(p.path);
+  const tap = () => {
+    onName(nameOf(p));
+    onTap({ region: p.region, side: p.side });
+  };
+  const [x, y] = p.middle;
   return (
     <g
       role="button"
       tabIndex={0}
       aria-pressed={on}
-      aria-label={`${kind}: ${where}`}
+      aria-label={`${kind}: ${nameOf(p)}`}
       className="cursor-pointer outline-offset-0"
       onClick={tap}
+      onPointerEnter={() => onName(nameOf(p))}
+      onFocus={() => onName(nameOf(p))}
       onKeyDown={(e) => {
         if (e.key === 'Enter' || e.key === ' ') {
           e.preventDefault();
@@ -90,19 +124,20 @@ function Tappable({ place: p, kind, felt, wanted, onTap }: Props & { place: Plac
         }
       }}
     >
+      <path d={p.reach} fill="transparent" />
       <path
         d={p.path}
+        clipPath={clip}
         className={
           here.length ? (here.some((f) => f.kind === 'pain') ? 'fill-warn' : 'fill-tape') : 'fill-ground'
         }
         stroke="var(--ink)"
-        strokeWidth={looked ? 3.5 : 1}
-        strokeDasharray={looked ? undefined : '3 3'}
+        strokeWidth={looked ? 4.5 : 0.8}
       />
       {here.length > 0 && (
         <text
-          x={centre.x}
-          y={centre.y}
+          x={x}
+          y={y}
           textAnchor="middle"
           dominantBaseline="central"
           className="fill-on-tape font-head text-[15px] font-bold"
@@ -112,11 +147,4 @@ function Tappable({ place: p, kind, felt, wanted, onTap }: Props & { place: Plac
       )}
     </g>
   );
-}
-
-/** The middle of a place's box, read from how its outline begins. */
-function middleOf(path: string): { x: number; y: number } {
-  const [x = 0, y = 0, across = 0, corner = 0, , , , , , , down = 0] =
-    path.match(/-?[\d.]+/g)?.map(Number) ?? [];
-  return { x: x + across / 2, y: y + corner + down / 2 };
 }

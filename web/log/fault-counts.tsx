@@ -1,4 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
+import { useId } from 'react';
 import type { ReactNode } from 'react';
 import { SIDES } from '../../core/terms/index.ts';
 import type { ResolvedFault, ResolvedVariation } from '../../core/library/index.ts';
@@ -32,6 +33,7 @@ interface Props {
 
 /** The faults of a variation, each to be counted in repetitions, with its side where both legs work. */
 export function FaultCounts({ variation, faults, side, most, onChange, keys = false, picture }: Props) {
+  const id = useId();
   const oneSided = variation.source.laterality !== 'two legs';
   return (
     <ul className="border-t border-rule">
@@ -39,18 +41,34 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
         const seen = faults.find((x) => x.fault === f.slug);
         const reps = seen?.reps ?? 0;
         return (
-          <li key={f.slug} className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule py-1">
-            {picture && <span className="w-16 shrink-0 sm:w-24">{picture(f)}</span>}
-            <span className="min-w-24 grow basis-0 text-lg leading-tight">
-              {keys && <kbd className="mr-2 hidden text-sm text-soft lg:inline">{FAULT_LETTERS[i]}</kbd>}
-              {f.name}
-              {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
-              {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
-            </span>
+          <li key={f.slug} className="flex flex-wrap items-stretch gap-x-2 border-b border-rule">
+            {/* The whole row counts one more: a thumb finds it without looking. */}
+            <button
+              type="button"
+              aria-label={`One more: ${f.name}`}
+              aria-describedby={`${id}${f.slug}`}
+              className="flex min-h-14 min-w-40 grow basis-0 items-center gap-2 py-1 text-left"
+              onClick={() => onChange(counted(faults, f.slug, 1, side, most))}
+            >
+              {picture && <span className="w-16 shrink-0 sm:w-24">{picture(f)}</span>}
+              <span className="grow text-lg leading-tight">
+                {keys && <kbd className="mr-2 hidden text-sm text-soft lg:inline">{FAULT_LETTERS[i]}</kbd>}
+                {f.name}
+                {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
+                {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
+              </span>
+              <output
+                id={`${id}${f.slug}`}
+                className={`w-9 text-center text-3xl ${reps ? 'font-bold' : 'text-soft'}`}
+              >
+                {reps}
+              </output>
+              <Plus aria-hidden="true" size={20} className="shrink-0" />
+            </button>
             {reps > 0 && !oneSided && (
               <select
                 aria-label={`Side of ${f.name}`}
-                className="field min-h-14 w-28"
+                className="field min-h-14 w-28 self-center"
                 value={seen?.side ?? ''}
                 onChange={(e) =>
                   onChange(
@@ -69,20 +87,13 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
             {reps > 0 && (
               <Button
                 floor
+                className="self-center"
                 aria-label={`One fewer: ${f.name}`}
                 onClick={() => onChange(counted(faults, f.slug, -1, side, most))}
               >
                 <Minus aria-hidden="true" size={20} />
               </Button>
             )}
-            <output className={`w-7 text-center text-2xl ${reps ? 'font-bold' : 'text-soft'}`}>{reps}</output>
-            <Button
-              floor
-              aria-label={`One more: ${f.name}`}
-              onClick={() => onChange(counted(faults, f.slug, 1, side, most))}
-            >
-              <Plus aria-hidden="true" size={20} />
-            </Button>
           </li>
         );
       })}

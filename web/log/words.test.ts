@@ -2,7 +2,11 @@ import type { SideWork } from '../../core/terms/index.ts';
 import { describe, expect, it } from 'vitest';
 import type { Target } from '../../core/ladder/index.ts';
 import { set } from '../../core/testing/samples.ts';
-import { setSummary, targetWords } from './words.ts';
+import { plain } from '../testing/plain.ts';
+import * as words from './words.ts';
+
+const targetWords: typeof words.targetWords = (...of) => plain(words.targetWords(...of));
+const setSummary: typeof words.setSummary = (...of) => plain(words.setSummary(...of));
 
 const target = (change: Partial<Target>): Target => ({
   sets: 2,

@@ -3,7 +3,7 @@ import type { Kept } from '../ui/index.ts';
 
 /** Choices that belong to this screen rather than to the hall. */
 export interface Preferences {
-  theme: 'light' | 'dark';
+  theme: 'light' | 'bright' | 'dark';
   massUnit: 'kg' | 'lb';
   lengthUnit: 'cm' | 'in';
   /** What a new hall still lacks need not be told here. */
@@ -21,7 +21,7 @@ const oneOf = <T extends string>(key: string, ...words: T[]): Kept<T | null> =>
   });
 
 export const preferences: { [K in keyof Preferences]: Kept<Preferences[K] | null> } = {
-  theme: oneOf('theme', 'light', 'dark'),
+  theme: oneOf('theme', 'light', 'bright', 'dark'),
   massUnit: oneOf('massUnit', 'kg', 'lb'),
   lengthUnit: oneOf('lengthUnit', 'cm', 'in'),
   firstSteps: oneOf('firstSteps', 'away'),

@@ -1,3 +1,4 @@
+import { ChevronLeft } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import type { ReactNode } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -5,6 +6,7 @@ import { editionLabel } from '../../core/exchange/index.ts';
 import { ClockKeeper, RunningBand } from '../dose/index.ts';
 import { Button, Dialog, useKeys } from '../ui/index.ts';
 import { CommandBar } from './commands.tsx';
+import { FloorLook } from './floor-look.tsx';
 import { useSigned } from './start.tsx';
 import { SureDialog } from './sure-dialog.tsx';
 
@@ -51,6 +53,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
   const [open, setOpen] = useState<'commands' | 'keys' | null>(null);
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  const atWork = pathname === '/floor/session';
 
   useKeys({
     '/': () => setOpen('commands'),
@@ -77,19 +80,28 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
       >
         Skip to the room
       </a>
-      <header className="no-print flex flex-wrap items-stretch gap-x-6 border-b border-ink bg-paper px-4 md:px-6">
+      <header
+        className={`no-print flex items-stretch gap-x-2 border-b border-ink bg-paper px-2 md:gap-x-6 md:px-6 ${atWork ? 'max-lg:min-h-12' : ''}`}
+      >
+        {atWork && (
+          // On a tablet or phone the session has the place: one way out, and what always stands at the top.
+          <NavLink to="/floor" className="flex min-h-12 items-center gap-1 px-2 no-underline lg:hidden">
+            <ChevronLeft aria-hidden="true" size={20} /> Today
+          </NavLink>
+        )}
         <NavLink
           to="/"
-          className="flex items-center gap-2 py-2 font-head text-lg font-bold no-underline [font-stretch:120%]"
+          aria-label="Meister"
+          className={`flex items-center gap-2 px-2 py-2 font-head text-lg font-bold no-underline [font-stretch:120%] ${atWork ? 'max-lg:hidden' : ''}`}
         >
           <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
             <path d="M3 27h7v-6h7v-6h6V9h6" fill="none" stroke="var(--tape)" strokeWidth="4.5" />
           </svg>
-          Meister
+          <span className="max-lg:hidden">Meister</span>
         </NavLink>
         <nav
           aria-label="Rooms"
-          className="order-last flex w-full gap-1 overflow-x-auto md:order-none md:w-auto"
+          className={`flex min-w-0 flex-1 gap-1 overflow-x-auto ${atWork ? 'max-lg:hidden' : ''}`}
         >
           {rooms.map(
             ([name, to, may]) =>
@@ -98,7 +110,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
                   key={to}
                   to={to}
                   className={({ isActive }) =>
-                    `flex min-h-11 items-center px-3 font-head font-medium no-underline hover:bg-ground ${isActive ? 'taped' : 'text-soft'}`
+                    `flex min-h-12 items-center px-2 font-head font-medium no-underline hover:bg-ground md:px-3 ${isActive ? 'taped' : 'text-soft'}`
                   }
                 >
                   {name}
@@ -106,7 +118,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
               ),
           )}
         </nav>
-        <div className="ml-auto flex items-center gap-3 py-1.5 text-sm">
+        <div className="ml-auto flex shrink-0 items-center gap-2 py-1.5 text-sm md:gap-3">
           <RunningBand />
           {waiting}
           <ClockKeeper />
@@ -114,30 +126,37 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
             {hall.name}
             {edition && `, ${editionLabel(edition)}`}
           </span>
-          <Button onClick={() => setOpen('commands')} aria-keyshortcuts="/">
-            Go to <kbd className="border border-rule px-1.5 text-xs">/</kbd>
+          {atWork && <FloorLook />}
+          <Button
+            onClick={() => setOpen('commands')}
+            aria-keyshortcuts="/"
+            aria-label="Go to"
+            className={atWork ? 'max-lg:hidden' : 'max-sm:px-2'}
+          >
+            <span className="max-sm:hidden">Go to</span>{' '}
+            <kbd className="border border-rule px-1.5 text-xs max-sm:border-0">/</kbd>
           </Button>
           <Button
             aria-label="Help with this screen"
             aria-keyshortcuts="?"
-            className="max-md:hidden"
+            className="max-sm:px-2"
             onClick={() => setOpen('keys')}
           >
             ?
           </Button>
           <NavLink
             to="/me"
-            className="inline-flex min-h-9 items-center"
+            className="inline-flex min-h-9 items-center px-1"
             aria-label={`${me.name}: account, change of coach`}
           >
-            <span className="sm:hidden">{initials(me.name)}</span>
-            <span className="hidden sm:inline">
+            <span className="xl:hidden">{initials(me.name)}</span>
+            <span className="hidden xl:inline">
               {me.name}, {me.floorOnly ? 'floor only' : me.role}
             </span>
           </NavLink>
         </div>
       </header>
-      <main id="room" className="px-4 py-4 md:px-6">
+      <main id="room" className={`px-4 md:px-6 ${atWork ? 'py-2 lg:py-4' : 'py-4'}`}>
         <Outlet />
       </main>
       <SureDialog />

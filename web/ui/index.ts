@@ -1,6 +1,6 @@
 export { Button, ButtonLink, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
 export { capital, day, fullDay, moment, since, writeDatesAs } from './dates.ts';
-export { written } from './said.ts';
+export { keptTogether, written } from './said.ts';
 export { Dialog } from './dialog.tsx';
 export { Guard } from './guard.tsx';
 export { kept, useKept } from './kept.ts';

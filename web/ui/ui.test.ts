@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { day, since } from './dates.ts';
-import { written } from './said.ts';
+import { plain } from '../testing/plain.ts';
+import { keptTogether, written } from './said.ts';
 import { fromLength, fromMass, length, mass, tidy, toLength, toMass } from './units.ts';
 
 describe('units', () => {
@@ -9,7 +10,7 @@ describe('units', () => {
   it('convert by definition', () => {
     expect(toMass(0.45359237, 'lb')).toBe(1);
     expect(toLength(0.0254, 'in')).toBe(1);
-    expect([mass(88, 'lb'), mass(88, 'kg'), length(1.86, 'in'), length(1.86, 'cm')]).toEqual([
+    expect([mass(88, 'lb'), mass(88, 'kg'), length(1.86, 'in'), length(1.86, 'cm')].map(plain)).toEqual([
       '194 lb',
       '88 kg',
       '73.2 in',
@@ -41,8 +42,22 @@ describe('dates', () => {
       since('2026-10-19', '2026-11-24'),
     ]).toEqual(['today', '1 day', '36 days']);
   });
+  it('keep numbers on one line with what they count, and nothing else', () => {
+    const lines = (words: string) => keptTogether(words).split(' ');
+    expect(lines('2 × 12, rest 60 s')).toEqual(['2\u00a0×\u00a012,', 'rest', '60\u00a0s']);
+    expect(lines('hold 90 s with 32.5 kg at 45 °')).toEqual([
+      'hold',
+      '90\u00a0s',
+      'with',
+      '32.5\u00a0kg',
+      'at',
+      '45\u00a0°',
+    ]);
+    expect(lines('set 1 of 2, 6 repetitions')).toEqual(['set', '1\u00a0of', '2,', '6\u00a0repetitions']);
+    expect(lines('4 so far, 3 sideways, 2 m-long')).not.toContain('4\u00a0so');
+  });
   it('stand in sentences as people say them, and leave other numbers alone', () => {
-    const said = (sentence: string, unit: 'kg' | 'lb' = 'kg') => written(sentence, '2026-11-24', unit);
+    const said = (sentence: string, unit: 'kg' | 'lb' = 'kg') => plain(written(sentence, '2026-11-24', unit));
     expect(said('Pain above 3 of 10 (2026-11-23: pain 5 of 10).')).toBe(
       'Pain above 3 of 10 (Mon 23 Nov: pain 5 of 10).',
     );

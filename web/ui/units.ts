@@ -18,7 +18,9 @@ const FORMATS = [0, 1, 2, 3].map(
 );
 /** A number with at most the given decimals, without trailing zeros. */
 export const tidy = (n: number, decimals: 0 | 1 | 2 | 3 = 1) => FORMATS[decimals]!.format(n);
-export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))} ${unit}`;
-export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))} ${unit}`;
+/** A number and its unit never part at the end of a line. */
+const NBSP = '\u00a0';
+export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))}${NBSP}${unit}`;
+export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))}${NBSP}${unit}`;
 /** A share as a whole percentage. */
-export const percent = (share: number) => `${tidy(100 * share, 0)} %`;
+export const percent = (share: number) => `${tidy(100 * share, 0)}${NBSP}%`;

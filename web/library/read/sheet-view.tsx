@@ -12,7 +12,7 @@ import { Movement } from '../../figure/index.ts';
 import { InsteadPanel } from './instead-panel.tsx';
 import { EntryIcon } from '../find/entry-icon.tsx';
 import { AlsoCalled } from './also-called.tsx';
-import { PatternWord } from '../../ui/index.ts';
+import { keptTogether, PatternWord } from '../../ui/index.ts';
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -29,7 +29,7 @@ function Lines({ lines }: { lines: readonly BlockLine[] }) {
       {lines.map((l) => (
         <li key={`${l.section} ${lineWords(l)}`} dir="auto" className="[overflow-wrap:anywhere]">
           {l.lead !== null && <b>{l.lead}: </b>}
-          {l.text}
+          {keptTogether(l.text)}
         </li>
       ))}
     </ul>
