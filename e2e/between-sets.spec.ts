@@ -43,6 +43,8 @@ for (const [width, height, first, second] of [
     await page.getByRole('button', { name: 'Start the clock' }).click();
     await expect(page.getByRole('timer')).toBeVisible();
     await expect(who(first)).toContainText('at work');
+    // On a tablet or phone the way to another room leads over today.
+    await page.getByRole('link', { name: 'Today', exact: true }).click();
     await page.getByRole('link', { name: 'Faults', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Faults desk' })).toBeVisible();
     await page
@@ -176,7 +178,7 @@ test('an interval run with a variation counted in repetitions gives rounds, and 
   await setAtHand(page)
     .getByRole('button', { name: /watched, no fault$/ })
     .click();
-  await expect(page.getByRole('status').getByText(/3 rounds/)).toBeVisible();
+  await expect(page.getByRole('status').getByText(/3\srounds/)).toBeVisible();
   const last = async () => {
     const read = await page.request.get(`/api/people/${leni}/ladders`);
     const { sets } = (await read.json()) as { sets: { rounds: number | null; doneReps: number | null }[] };

@@ -28,7 +28,7 @@ test('a coach sees the movement on its sheet and in the list, and plays it', asy
   // What is next harder stands with its reason and leads there.
   await page.getByRole('button', { name: 'What can I give instead?' }).click();
   const instead = page.getByRole('region', { name: 'What can be given instead' });
-  await expect(instead.getByText(/5 kg more/).first()).toBeVisible();
+  await expect(instead.getByText(/5\skg more/).first()).toBeVisible();
   await instead.getByRole('link', { name: 'Counterbalance squat' }).first().click();
   await expect(page.getByRole('heading', { name: 'Counterbalance squat', level: 1 })).toBeVisible();
 });
@@ -69,7 +69,7 @@ test('in the body room a stiffer ankle makes the squat fall, with why and what h
   await expect(page.getByText(/Ankle range: 20° instead of 40°/)).toBeVisible();
   // The amounts that are known for this body: 3.5 kg, 4.5°, 33 N at a lean of 55°.
   await expect(
-    page.getByText(/At a lean of 55°: 3\.5 kg held at arm’s length, or heels on a wedge of 4\.5°/),
+    page.getByText(/At a lean of 55°: 3\.5\skg held at arm’s length, or heels on a wedge of 4\.5°/),
   ).toBeVisible();
   // Doing what it says makes it hold, and no moments were shown before that.
   const table = page.getByRole('table').first();

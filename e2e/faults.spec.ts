@@ -81,7 +81,7 @@ test('a chain goes on gate by gate, on the person’s page as on the floor', asy
   await openPerson(page, 'Pascal Ouderkerk');
   await openPart(page, 'Pain, restrictions, faults');
   const faults = page.getByRole('region', { name: 'Faults' });
-  await expect(faults.getByText(/3 sessions running/).first()).toBeVisible();
+  await expect(faults.getByText(/3\ssessions running/).first()).toBeVisible();
   const chain = page.getByRole('region', { name: /^Over weeks: Knee falls inward/ }).first();
   await expect(chain.getByText(/^gate passed on/)).toHaveCount(2);
   await chain.getByRole('button', { name: 'Done, not passed yet' }).click();

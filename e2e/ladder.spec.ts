@@ -99,7 +99,9 @@ test('the head coach takes the stairs apart: order, split, a variation of the li
   await expect(tried.getByText('Needed to move up')).toBeVisible();
   const advance = page.getByRole('group', { name: 'Move up when' }).first();
   await advance.getByLabel('Start moving up from').selectOption('A hold');
-  await expect(advance.getByText(/3 holds of 30 s, in 2 sessions running; and no repetition/)).toBeVisible();
+  await expect(
+    advance.getByText(/3 holds of 30\ss, in 2\ssessions running; and no repetition/),
+  ).toBeVisible();
   await expect(advance.getByText(/Nobody can ever meet this\./)).toBeVisible();
   await expect(tried.getByText('3 holds of 30 s', { exact: false }).first()).toBeVisible();
   await advance.getByLabel('Start moving up from').selectOption('Clean repetitions');
@@ -143,7 +145,7 @@ test('the ladder asks where computed demand and order disagree; the reason stays
   await page.goto('/ladders/bridge-ladder');
   const questions = page.getByRole('region', { name: 'Questions from the computed demand' });
   await expect(
-    questions.getByText(/From Banded bridge to Marching bridge is \d+ points, \d+ % more/),
+    questions.getByText(/From Banded bridge to Marching bridge is \d+\spoints, \d+\s% more/),
   ).toBeVisible();
   const thrust = questions.getByRole('listitem').filter({ hasText: 'Bodyweight hip thrust asks' });
   await expect(thrust).toContainText('points less than Marching bridge below it');

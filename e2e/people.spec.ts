@@ -130,7 +130,7 @@ test('range tests are kept with their dates; a slip is refused with what was wro
   await expect(panel.getByText(/Ankle 3\d° counts, the lesser side/)).toBeVisible();
   await panel.getByRole('button', { name: /Show the trend/ }).click();
   await expect(panel.locator('.js-plotly-plot')).toBeVisible();
-  await expect(panel.getByRole('row', { name: /knee to wall left 6 cm/ })).toBeVisible();
+  await expect(panel.getByRole('row', { name: /knee to wall left 6\scm/ })).toBeVisible();
   await panel.getByRole('button', { name: /^Remove the test/ }).click();
   await panel.getByRole('button', { name: 'Really remove' }).click();
   await expect(panel.getByText(/Ankle never tested/)).toBeVisible();

@@ -70,7 +70,7 @@ test('at a desk by keys alone: digits, a letter for a fault, Enter, arrows; side
   await page.keyboard.type('7');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
-  await expect(today.getByText(/7 repetitions, (left|right)/)).toBeVisible();
+  await expect(today.getByText(/7\srepetitions, (left|right)/)).toBeVisible();
   await expect(today.getByText('× 1', { exact: false })).toBeVisible();
   // The stronger side does as many as the weaker did.
   await expect(page.getByText(/As many as the (left|right) side did: 7\./)).toBeVisible();
@@ -81,7 +81,7 @@ test('at a desk by keys alone: digits, a letter for a fault, Enter, arrows; side
   await page.locator('h1').click();
   await page.keyboard.type('12');
   await page.keyboard.press('Enter');
-  await expect(today.getByText(/12 repetitions, (left|right), side test/)).toBeVisible();
+  await expect(today.getByText(/12\srepetitions, (left|right), side test/)).toBeVisible();
   await expect(mode).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Felt', exact: true }).click();
   await page.getByRole('button', { name: 'work: front of thigh, left' }).click();

@@ -1,4 +1,4 @@
-import { enter, expect, signIn, test } from './hall.ts';
+import { enter, expect, signIn, test, openPart } from './hall.ts';
 
 test('today shows everybody with what is next, what to watch, and the questions before work', async ({
   page,
@@ -66,6 +66,7 @@ test('the overview says who is ready, stuck, overridden, uneven, and leads to th
   await expect(section('Ready to move up').getByRole('link', { name: 'Jonah Sprigg' })).toHaveCount(0);
   await section('Decided otherwise').getByRole('link', { name: 'Yara Quillfeather' }).click();
   await expect(page.getByRole('heading', { name: 'Yara Quillfeather', level: 1 })).toBeVisible();
+  await openPart(page, 'Log');
   const chart = page.getByRole('region', { name: 'Measures over time' });
   await expect(chart.locator('.js-plotly-plot')).toBeVisible();
   await chart.getByText('The same as a table').click();

@@ -28,7 +28,7 @@ export const test = inHall.extend<object, { desk: BrowserContext }>({
 
 // WCAG 2.2 AA and what axe calls best practice.
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
-/** The rules that depend on colours: all that light and dark can differ in. */
+/** The rules that depend on colours: all that the looks can differ in. */
 const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
 
 /** What axe finds on the page as it stands; there are no frames, so it runs in the page alone. */
@@ -41,18 +41,20 @@ async function violations(page: Page, runOnly: RunOptions['runOnly']) {
   }, runOnly);
 }
 
-/** Looks at the page as it stands: by all rules in the light, then in the dark by those of colour. */
+/** Looks at the page as it stands: by all rules in the light, then in the bright look and the dark by those of colour. */
 export async function check(page: Page): Promise<void> {
   await expect(page.getByText(/^(Reading|Opening|One moment)/)).toHaveCount(0);
   expect({ light: await violations(page, { type: 'tag', values: TAGS }) }).toEqual({ light: [] });
-  const theme = (to: 'light' | 'dark') =>
+  const theme = (to: 'light' | 'bright' | 'dark') =>
     page.evaluate((name) => {
       localStorage.setItem('meister.theme', name);
       document.documentElement.dataset.theme = name;
       dispatchEvent(new Event('meister:preferences'));
     }, to);
-  await theme('dark');
-  expect({ dark: await violations(page, { type: 'rule', values: COLOUR_RULES }) }).toEqual({ dark: [] });
+  for (const to of ['bright', 'dark'] as const) {
+    await theme(to);
+    expect({ [to]: await violations(page, { type: 'rule', values: COLOUR_RULES }) }).toEqual({ [to]: [] });
+  }
   await theme('light');
 }
 

@@ -3,7 +3,13 @@ import { check, checkViews, heading, region, test } from './axe.ts';
 
 checkViews([
   ['/people', (p) => p.getByRole('link', { name: 'Oskar Lindqvane' })],
-  ['/people/{Oskar Lindqvane}', (p) => p.locator('.js-plotly-plot')],
+  ['/people/{Oskar Lindqvane}', (p) => p.getByRole('tab', { name: 'Standing' })],
+  ['/people/{Oskar Lindqvane}?part=log', (p) => p.locator('.js-plotly-plot')],
+  ['/people/{Oskar Lindqvane}?part=body', region('Body and range')],
+  ['/people/{Oskar Lindqvane}?part=moves', heading('Moves')],
+  ['/people/{Oskar Lindqvane}?part=details', region('Personal link')],
+  ['/people?add=several', (p) => p.getByRole('dialog')],
+  ['/guide', heading('Getting to know it')],
   ['/people/{Bram Hollis}', region('Place by trials')],
   ['/overview', (p) => region('Ready to move up')(p).getByRole('link')],
   ['/ladders', (p) => p.getByRole('link', { name: /Bridge/ })],
@@ -11,7 +17,7 @@ checkViews([
   ['/body?a=back-squat&b=bench-thrust', (p) => p.locator('.js-plotly-plot')],
   ['/hall', (p) => p.getByRole('row', { name: /Mirela Ostrander/ })],
   ['/me', region('Where you are signed in')],
-  ['/people/{Ines Vale-Corrigan}', region('Pain and stops')],
+  ['/people/{Ines Vale-Corrigan}?part=restrictions', region('Pain and stops')],
 ]);
 
 test('sign-in', async ({ browser }) => {

@@ -210,22 +210,25 @@ export function FloorSet(p: Props) {
         onClose={() => setOpen(null)}
       >
         <p className="text-soft">Count the repetitions that show it.</p>
-        <FaultCounts
-          variation={variation}
-          faults={set.faults}
-          side={set.side}
-          most={mostFaults(set)}
-          onChange={(faults) => change({ faults })}
-          picture={(f) => (
-            <SignPicture
-              mechanics={variation.mechanics}
-              pattern={variation.source.pattern}
-              shows={f.shows}
-              size={72}
-            />
-          )}
-        />
-        <div className="sticky bottom-0 mt-2 grid grid-cols-2 gap-2 bg-paper py-2">
+        {/* Its own scroll: no row is half beneath the buttons. */}
+        <div className="max-h-[calc(84vh-12.5rem)] overflow-y-auto">
+          <FaultCounts
+            variation={variation}
+            faults={set.faults}
+            side={set.side}
+            most={mostFaults(set)}
+            onChange={(faults) => change({ faults })}
+            picture={(f) => (
+              <SignPicture
+                mechanics={variation.mechanics}
+                pattern={variation.source.pattern}
+                shows={f.shows}
+                size={72}
+              />
+            )}
+          />
+        </div>
+        <div className="mt-3 grid grid-cols-2 gap-2">
           <Button floor tone="main" onClick={() => setOpen('desk')}>
             What to do?
           </Button>

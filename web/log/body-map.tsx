@@ -30,22 +30,21 @@ export function BodyMap({ kind, felt, wanted, onTap }: Props) {
   const [named, setNamed] = useState<string | null>(null);
   return (
     <div className="max-w-xl">
-      <div className="flex flex-wrap items-center gap-x-4">
-        <select
-          aria-label="Where, from the list"
-          className="field mb-1 min-h-14 max-w-64 text-lg"
-          value=""
-          onChange={(e) => e.target.value && onTap({ region: e.target.value as Region, side: null })}
-        >
-          <option value="">tap, or from the list …</option>
-          {REGIONS.map((r) => (
-            <option key={r}>{r}</option>
-          ))}
-        </select>
-        <output className="min-h-7 text-lg font-semibold" aria-live="polite">
-          {named && capital(named)}
-        </output>
-      </div>
+      <select
+        aria-label="Where, from the list"
+        className="field mb-1 min-h-14 max-w-64 text-lg"
+        value=""
+        onChange={(e) => e.target.value && onTap({ region: e.target.value as Region, side: null })}
+      >
+        <option value="">tap, or from the list …</option>
+        {REGIONS.map((r) => (
+          <option key={r}>{r}</option>
+        ))}
+      </select>
+      {/* Always of one height: what moves under a finger is tapped wrongly. */}
+      <output className="block h-7 truncate text-lg font-semibold" aria-live="polite">
+        {named ? capital(named) : ''}
+      </output>
       <div className="grid grid-cols-2 gap-2">
         {(['front', 'back'] as const).map((view) => (
           <figure key={view}>

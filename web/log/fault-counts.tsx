@@ -1,5 +1,4 @@
 import { Minus, Plus } from 'lucide-react';
-import { useId } from 'react';
 import type { ReactNode } from 'react';
 import { SIDES } from '../../core/terms/index.ts';
 import type { ResolvedFault, ResolvedVariation } from '../../core/library/index.ts';
@@ -33,7 +32,6 @@ interface Props {
 
 /** The faults of a variation, each to be counted in repetitions, with its side where both legs work. */
 export function FaultCounts({ variation, faults, side, most, onChange, keys = false, picture }: Props) {
-  const id = useId();
   const oneSided = variation.source.laterality !== 'two legs';
   return (
     <ul className="border-t border-rule">
@@ -45,8 +43,7 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
             {/* The whole row counts one more: a thumb finds it without looking. */}
             <button
               type="button"
-              aria-label={`One more: ${f.name}`}
-              aria-describedby={`${id}${f.slug}`}
+              aria-label={`One more: ${f.name}${reps > 0 ? `, ${reps} so far` : ''}`}
               className="flex min-h-14 min-w-40 grow basis-0 items-center gap-2 py-1 text-left"
               onClick={() => onChange(counted(faults, f.slug, 1, side, most))}
             >
@@ -57,12 +54,7 @@ export function FaultCounts({ variation, faults, side, most, onChange, keys = fa
                 {f.severity === 3 && <span className="ml-2 font-semibold text-warn">ends the set</span>}
                 {f.severity === 1 && <span className="ml-2 text-soft">only noted</span>}
               </span>
-              <output
-                id={`${id}${f.slug}`}
-                className={`w-9 text-center text-3xl ${reps ? 'font-bold' : 'text-soft'}`}
-              >
-                {reps}
-              </output>
+              <span className={`w-9 text-center text-3xl ${reps ? 'font-bold' : 'text-soft'}`}>{reps}</span>
               <Plus aria-hidden="true" size={20} className="shrink-0" />
             </button>
             {reps > 0 && !oneSided && (

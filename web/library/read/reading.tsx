@@ -113,7 +113,7 @@ export function Reading({ fields, value, entries, of, title = '', inList = false
         if (!isShort(f)) {
           return (
             <div key={key}>
-              {!silent([key, f]) && <h4 className="label">{f.label}</h4>}
+              {!silent([key, f]) && <p className="label">{f.label}</p>}
               {read([key, f])}
             </div>
           );
