@@ -97,7 +97,7 @@ export function DecisionPanel({
       )}
       <details open={first} className="mt-3">
         <summary className="min-h-9 content-center font-semibold">The evidence, line by line</summary>
-        <div className="mt-1 grid gap-5">
+        <div className="mt-1 grid gap-5 overflow-x-auto">
           <Evidence judged={decision.advance} today={hall.today} wanted />
           <Evidence judged={decision.stepBack} today={hall.today} wanted={false} />
           <p className="text-sm text-soft">

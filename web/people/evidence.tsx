@@ -69,7 +69,7 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
               <Said of={j.account} />
             </td>
             <td className="pr-3 whitespace-nowrap">{j.date && depth !== 0 ? day(j.date, today) : ''}</td>
-            <td className="pr-3 whitespace-nowrap">{margin(j, units.mass)}</td>
+            <td className="pr-3 whitespace-nowrap">{margin(j, units.mass, wanted)}</td>
             <td>
               <State judgement={j.judgement} wanted={wanted} />
             </td>
@@ -82,10 +82,14 @@ export function Evidence({ judged, today, wanted }: { judged: Judged; today: str
 
 const SESSIONS = ['session', 'sessions'] as const;
 
-function margin(j: Judged, mass: 'kg' | 'lb'): string {
+function margin(j: Judged, mass: 'kg' | 'lb', wanted: boolean): string {
   if (j.margin === null) return '';
   const c = j.criterion.kind === 'not' ? j.criterion.of : j.criterion;
-  if (j.margin === 0) return 'exactly met';
+  if (j.margin === 0) {
+    if (c.kind === 'faultsAtMost' && c.count === 0) return 'none seen';
+    if (c.kind === 'painAtMost' && c.pain === 0) return 'none';
+    return wanted ? 'exactly met' : 'at the limit';
+  }
   const words = c.kind === 'sessionsRunning' ? SESSIONS : isAtom(c) ? aboutAtom(c.kind).unit?.(c) : undefined;
   const inKg = words?.[1] === 'kg';
   const amount = tidy(inKg ? toMass(Math.abs(j.margin), mass) : Math.abs(j.margin), inKg ? 1 : 0);

@@ -192,8 +192,8 @@ export function People() {
               )}
             </Empty>
           ) : (
-            <table className="w-full text-left">
-              <thead>
+            <table className="w-full text-left max-sm:block">
+              <thead className="max-sm:sr-only">
                 {table.getHeaderGroups().map((group) => (
                   <tr key={group.id} className="border-b border-ink">
                     {group.headers.map((h) => (
@@ -225,11 +225,14 @@ export function People() {
                   </tr>
                 ))}
               </thead>
-              <tbody>
+              <tbody className="max-sm:block">
                 {table.getRowModel().rows.map((row) => (
-                  <tr key={row.id} className="border-b border-rule align-top hover:bg-paper">
+                  <tr
+                    key={row.id}
+                    className="border-b border-rule align-top hover:bg-paper max-sm:block max-sm:py-2"
+                  >
                     {row.getVisibleCells().map((cell) => (
-                      <td key={cell.id} className="py-2 pr-4">
+                      <td key={cell.id} className="py-2 pr-4 max-sm:block max-sm:py-0.5">
                         {flexRender(cell.column.columnDef.cell, cell.getContext())}
                       </td>
                     ))}

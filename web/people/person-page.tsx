@@ -114,7 +114,7 @@ function InFull({ person, data }: { person: Person; data: PersonOnLadders }) {
       >
         {part === 'standing' && <Standing personId={id} data={data} />}
         {part === 'log' && (
-          <div className="grid gap-8 xl:grid-cols-[1fr_24rem]">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,1fr)_24rem]">
             <Measures personId={id} ladders={data.ladders} massKg={person.massKg} />
             <div className="grid content-start gap-6">
               <Sets personId={id} data={data} />
@@ -126,7 +126,7 @@ function InFull({ person, data }: { person: Person; data: PersonOnLadders }) {
           <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
         )}
         {part === 'restrictions' && (
-          <div className="grid gap-8 lg:grid-cols-2">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-8 lg:grid-cols-2">
             <div className="grid content-start gap-6">
               <Stops personId={id} />
               <Restrictions personId={id} />
@@ -138,7 +138,7 @@ function InFull({ person, data }: { person: Person; data: PersonOnLadders }) {
           </div>
         )}
         {part === 'moves' && (
-          <div className="grid gap-8 lg:grid-cols-2">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-8 lg:grid-cols-2">
             <Moves moves={data.moves} ladders={data.ladders} />
             <Placements personId={id} ladders={data.ladders} />
           </div>
@@ -158,8 +158,8 @@ function Standing({ personId, data }: { personId: string; data: PersonOnLadders 
   const open = beginning ?? (on.length === 0 ? 'trials' : null);
   const pick = (what: 'trials' | 'reason') => setBeginning(open === what ? null : what);
   return (
-    <div className="grid items-start gap-8 xl:grid-cols-[minmax(0,1fr)_24rem]">
-      <div className="grid gap-8">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-8 xl:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-8">
         {on.length === 0 && (
           <p className="border-l-[10px] border-tape bg-paper px-5 py-4 font-head text-2xl font-bold">
             {data.ladders.length === 0 ? 'No ladder is in the library yet' : 'Next: place them by trials'}

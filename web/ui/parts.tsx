@@ -17,12 +17,12 @@ export function Parts<T extends string>({
 }) {
   return (
     <Tabs.Root value={value} onValueChange={(to) => onPick(to as T)} className="mt-2">
-      <Tabs.List aria-label={label} className="flex flex-wrap gap-1 border-b border-ink">
+      <Tabs.List aria-label={label} className="flex gap-1 overflow-x-auto border-b border-ink">
         {parts.map(([part, name]) => (
           <Tabs.Trigger
             key={part}
             value={part}
-            className="min-h-11 px-4 font-head text-soft data-[state=active]:bg-paper data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-5px_0_var(--tape)]"
+            className="min-h-11 shrink-0 px-4 font-head text-soft data-[state=active]:bg-paper data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-5px_0_var(--tape)]"
           >
             {name}
           </Tabs.Trigger>
