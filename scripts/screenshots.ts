@@ -83,8 +83,7 @@ const SHOTS: Shot[] = [
   {
     name: 'editor',
     login: 'head',
-    path: () => '/library/variation/goblet-squat/edit',
-    scrollTo: '#section-execution',
+    path: () => '/library/variation/goblet-squat/edit?at=Getting+in+and+out',
   },
   { name: 'today', login: 'coach', path: () => '/floor' },
   {

@@ -75,11 +75,10 @@ function mechanicsLike(like: Variation, apart: Apart, loadPlace: LoadPlace): Mec
     m = { ...m, thighDeg: thigh };
   if ('loadPlace' in m && loadPlace !== like.loadPlace) {
     const { referenceLoad, loadLook: _look, ...rest } = m;
-    m = (
+    m =
       loadPlace === 'none'
         ? { ...rest, loadPlace }
-        : { ...rest, loadPlace, referenceLoad: referenceLoad ?? FIRST_LOAD }
-    ) as Mechanics;
+        : { ...rest, loadPlace, referenceLoad: referenceLoad ?? FIRST_LOAD };
   }
   return m;
 }

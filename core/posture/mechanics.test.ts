@@ -11,7 +11,7 @@ const ruled: Mechanics = {
   loadPlace: 'none',
 };
 const change = (shown: Record<string, string>, part: object) =>
-  ruledAgain(ruled, shown, { ...settledUnder(ruled, shown), ...part } as SettledOf<'squat'>);
+  ruledAgain(ruled, shown, { ...settledUnder(ruled, shown), ...part });
 
 describe('a block changed by its sliders', () => {
   it('is as it was where nothing was changed, whatever answer is shown', () => {

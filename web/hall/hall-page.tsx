@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { DATE_STYLES } from '../../core/terms/index.ts';
 import type { HallSettings, Squad } from '../../contract/hall.ts';
-import { Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
+import { HallValues, Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
 import { Button, Loaded, Notice, Parts, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
 import { Kit } from './kit.tsx';
@@ -62,27 +61,7 @@ function Settings() {
           <option key={z}>{z}</option>
         ))}
       </SelectField>
-      <div className="grid grid-cols-3 gap-3">
-        <SelectField label="Paper" {...register('paper')}>
-          <option>A4</option>
-          <option>Letter</option>
-        </SelectField>
-        <SelectField label="Mass in" {...register('massUnit')}>
-          <option>kg</option>
-          <option>lb</option>
-        </SelectField>
-        <SelectField label="Length in" {...register('lengthUnit')}>
-          <option>cm</option>
-          <option>in</option>
-        </SelectField>
-      </div>
-      <SelectField label="Days are written in" {...register('dates')}>
-        {Object.entries(DATE_STYLES).map(([style, name]) => (
-          <option key={style} value={style}>
-            {name}
-          </option>
-        ))}
-      </SelectField>
+      <HallValues register={register} />
       <p className="text-sm text-soft">
         Units may differ on one screen: press / and choose “Show mass in …”.
       </p>

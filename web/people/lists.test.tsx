@@ -72,7 +72,7 @@ describe('the people', () => {
       'Ada',
       'Juniors',
       expect.stringMatching(/^Move upSquat 2: BoxAll that Box asks has been met. Here for 14 days.$/),
-      'Mon 23 Nov',
+      'Last session Mon 23 Nov',
     ]);
     const cy = screen.getByRole('row', { name: /Cy/ });
     expect(cy.textContent).toContain('Not placed');

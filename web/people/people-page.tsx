@@ -125,6 +125,7 @@ export function People() {
           header: 'Last session',
           cell: (c) => (
             <span className="whitespace-nowrap">
+              <span className="text-soft sm:hidden">Last session </span>
               {c.getValue() ? day(c.getValue(), hall.today) : 'never'}
             </span>
           ),

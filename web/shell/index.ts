@@ -25,3 +25,4 @@ export type { Preferences } from './preferences.ts';
 export { useLink } from './use-link.ts';
 export { Said, SignedIn, useSigned, useUnits, useWritten } from './start.tsx';
 export type { Signed } from './start.tsx';
+export { HallValues } from './hall-values.tsx';

@@ -5,8 +5,9 @@ import type { FirstAccountRequest, SignInRequest } from '../../contract/access.t
 import type { Start } from '../../contract/hall.ts';
 import { DATE_STYLES } from '../../core/terms/index.ts';
 import type { DateStyle } from '../../core/terms/index.ts';
-import { Button, Notice, SelectField, TextField } from '../ui/index.ts';
+import { Button, Notice, TextField } from '../ui/index.ts';
 import { Refused, useSend } from './api.ts';
+import { HallValues } from './hall-values.tsx';
 
 function Threshold({ title, lead, children }: { title: string; lead: string; children: ReactNode }) {
   return (
@@ -171,27 +172,7 @@ export function FirstAccount({ needsCode }: { needsCode: boolean }) {
         )}
         <fieldset>
           <legend className="label mb-1">As this browser has it; change what the hall does otherwise</legend>
-          <div className="grid grid-cols-3 gap-3">
-            <SelectField label="Mass in" {...register('massUnit')}>
-              <option>kg</option>
-              <option>lb</option>
-            </SelectField>
-            <SelectField label="Length in" {...register('lengthUnit')}>
-              <option>cm</option>
-              <option>in</option>
-            </SelectField>
-            <SelectField label="Paper" {...register('paper')}>
-              <option>A4</option>
-              <option>Letter</option>
-            </SelectField>
-          </div>
-          <SelectField label="Days are written in" className="mt-2" {...register('dates')}>
-            {Object.entries(DATE_STYLES).map(([style, name]) => (
-              <option key={style} value={style}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
+          <HallValues register={register} />
         </fieldset>
         {send.error && <Notice tone="warn">{send.error.message}</Notice>}
         <Button type="submit" tone="main" disabled={send.isPending}>
