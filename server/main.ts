@@ -1,5 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { chmod, mkdir, rm } from 'node:fs/promises';
+import { access, chmod, mkdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
@@ -63,6 +63,12 @@ async function main(): Promise<void> {
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
 
+  const shipped = process.env.MEISTER_LIBRARY
+    ? path.resolve(process.env.MEISTER_LIBRARY)
+    : shippedLibraryFile;
+  await access(shipped).catch(() => {
+    throw new Error(`MEISTER_LIBRARY is no file that can be read: ${shipped}`);
+  });
   const tell = process.env.MEISTER_DEBUG === '1' ? (line: string) => console.log(line) : undefined;
   const url = process.env.DATABASE_URL;
   await mkdir(folder, { recursive: true, mode: 0o700 });
@@ -101,7 +107,7 @@ async function main(): Promise<void> {
     answersAt: allowedHosts(host, publicUrl, process.env.ALLOWED_HOSTS),
     setUpCode,
     lasting: LASTING,
-    shipped: process.env.MEISTER_LIBRARY ? path.resolve(process.env.MEISTER_LIBRARY) : shippedLibraryFile,
+    shipped,
     work: pool.work,
   };
   const app = createApp(services, memo);

@@ -1,6 +1,7 @@
 export { libraryRoutes } from './routes.ts';
 export { adviceRoutes } from './advice.ts';
 export { shelfAt, shelfInForce } from './shelf.ts';
-export { beginWithShipped, shippedLibraryFile } from './shipped.ts';
+export { beginWithShipped } from './shipped.ts';
+export { shippedLibraryFile } from './newer.ts';
 export { putKit } from './kit.ts';
 export { importLibrary, exportLibrary } from './exchange.ts';

@@ -105,6 +105,20 @@ describe('a newer edition of the library that comes along', () => {
     expect(await what()).toEqual({ 'brand-new': 'new' });
   });
 
+  it('is a file that is one, or nothing of it is read', async () => {
+    const broken = path.join(folder, 'broken.json');
+    const client = clientOf(hallOn(hall.db, clock, { shipped: broken }), hall.cookie('head'));
+    for (const [text, says] of [
+      ['{', /not JSON|JSON/],
+      ['{"documents": []}', /required|format/],
+    ] as const) {
+      await writeFile(broken, text);
+      const problem = await client.refused('GET', '/api/library/newer');
+      expect([400, 422]).toContain(problem.status);
+      expect(problem.detail).toMatch(says);
+    }
+  });
+
   it('is refused whole when a document was changed meanwhile, or is not in it', async () => {
     const wrong = [
       { kind: 'variation', slug: 'brand-new', base: 0 },

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
+import path from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
 import type { NewerDocument, NewerEdition, SaveResult, TakeOverRequest } from '../../contract/library.ts';
 import type { EditionHeader, LibraryFile } from '../../core/exchange/index.ts';
@@ -9,11 +10,17 @@ import type { Pattern } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
-import { Refusal } from '../http.ts';
+import { libraryFileSchema } from '../../contract/library.ts';
+import { LIBRARY_FILE } from '../bounds.ts';
+import { check, readJson, Refusal } from '../http.ts';
+import { root } from '../root.ts';
 import { saveTogether } from './changes.ts';
 import { withoutKit } from './kit.ts';
 
 const { origin, revision } = schema;
+
+/** The library that comes with the application: a hall's own from the moment it begins with it. */
+export const shippedLibraryFile = path.join(root, 'server/library/shipped.json');
 
 /** The shipped library, read once for each version of its file. */
 interface Shipped {
@@ -32,8 +39,14 @@ export async function shippedIn(file: string, only: Pattern | null): Promise<Shi
   return { edition, documents: only === null ? documents : cutToPattern(documents, only) };
 }
 
+/** @throws Refusal 422 when the file that the hall was given is none, with what is wrong in it */
 async function parsed(file: string): Promise<Shipped> {
-  const { edition, documents } = JSON.parse(await readFile(file, 'utf8')) as LibraryFile;
+  const text = await readFile(file, 'utf8');
+  // The one that comes along is held sound by its tests.
+  const { edition, documents } =
+    file === shippedLibraryFile
+      ? (JSON.parse(text) as LibraryFile)
+      : check<LibraryFile>(libraryFileSchema, readJson(text, LIBRARY_FILE));
   return { edition, documents: documents.map(withoutKit) };
 }
 

@@ -1,5 +1,4 @@
 import { readFile } from 'node:fs/promises';
-import path from 'node:path';
 import type { ShippedLibrary } from '../../contract/library.ts';
 import { writeLibraryFile } from '../../core/exchange/index.ts';
 import { cutToPattern } from '../../core/library/index.ts';
@@ -7,12 +6,8 @@ import { PATTERNS } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
-import { root } from '../root.ts';
 import { importLibrary } from './exchange.ts';
-import { keepOrigins, shippedIn } from './newer.ts';
-
-/** The library that comes with the application: a hall's own from the moment it begins with it. */
-export const shippedLibraryFile = path.join(root, 'server/library/shipped.json');
+import { keepOrigins, shippedIn, shippedLibraryFile } from './newer.ts';
 
 /** What the library that comes with the application holds, in all and of each pattern, and who wrote it. */
 export async function shippedLibrary(file: string): Promise<ShippedLibrary> {

@@ -5,7 +5,7 @@ import { editionLabel } from '../../core/exchange/index.ts';
 import { lineWords, sheetBlocks, writeJob } from '../../core/sheets/index.ts';
 import type { Block, BlockId, BlockLine, Medium } from '../../core/sheets/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { fullDay } from '../ui/index.ts';
+import { fullDay, keptTogether } from '../ui/index.ts';
 import { Qr } from './qr.tsx';
 import { useHandheld } from './use-handheld.ts';
 
@@ -41,7 +41,7 @@ export const blocksById = (on: Medium, r: ResolvedVariation): Blocks =>
   new Map(sheetBlocks(on, r).map((b) => [b.id, b]));
 /** The lines of a block said one after the other. */
 export const inOneLine = (blocks: Blocks, id: BlockId, by = ' '): string =>
-  blocks.get(id)?.lines.map(lineWords).join(by) ?? '';
+  keptTogether(blocks.get(id)?.lines.map(lineWords).join(by) ?? '');
 
 /** Where a printed sheet leads: the live sheet, with the state that the paper shows. */
 export function scanAddress({ job, link }: Pick<Printing, 'job' | 'link'>, sheet: PrintedSheet): string {
@@ -201,7 +201,7 @@ export function Lines({ lines }: { lines: readonly BlockLine[] | undefined }) {
     <ul>
       {lines?.map((l) => (
         <li key={lineWords(l)} className="break-inside-avoid">
-          {lineWords(l)}
+          {keptTogether(lineWords(l))}
         </li>
       ))}
     </ul>
