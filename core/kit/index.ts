@@ -1,1 +1,25 @@
 export { equalsAmong, fitOf } from './availability.ts';
+export { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
+export type { BandCurve, BandRank, BandReading, Pull, ReadBand } from './bands.ts';
+export {
+  barAtBottomM,
+  extensionPadM,
+  eyeMarkM,
+  eyesM,
+  heelToWallM,
+  hooksM,
+  lungeStepM,
+  platformM,
+  rearSeatM,
+  safetiesM,
+  seatedBoxM,
+  shoulderM,
+  sideStepM,
+  stepM,
+  thrustBenchM,
+  touchedBoxM,
+  wedgeM,
+} from './fit.ts';
+export type { Worn } from './fit.ts';
+export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
+export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

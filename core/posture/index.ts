@@ -46,5 +46,6 @@ export {
 export type { Computed, Range, Undetermined } from './range.ts';
 export { squat, squatAt, squatFixed, squatMasses, stepUp } from './squat.ts';
 export type { SquatSetUp } from './squat.ts';
+export { loadPoint } from './upper.ts';
 export type { LoadAt } from './upper.ts';
 export { leanNeededDeg, whyLean } from './why.ts';

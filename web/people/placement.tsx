@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { OnLadder } from '../../core/floor/index.ts';
+import { EXPERIENCES } from '../../core/ladder/index.ts';
+import type { Experience } from '../../core/ladder/index.ts';
 import { STAGES } from '../../core/terms/index.ts';
 import type { Role, Stage } from '../../core/terms/index.ts';
 import { useSend } from '../shell/index.ts';
 import { Button, Notice, SelectField, TextField } from '../ui/index.ts';
-import { mayBegin } from './trials.tsx';
+import { EXPERIENCE_WORDS, mayBegin } from './trials.tsx';
 
 /** Where a person begins, said by the coach with a reason instead of by trials. */
 export function Placement({ personId, ladders }: { personId: string; ladders: OnLadder[] }) {
@@ -16,6 +18,7 @@ export function Placement({ personId, ladders }: { personId: string; ladders: On
   const [reason, setReason] = useState('');
   const [role, setRole] = useState<Role | ''>('');
   const [stage, setStage] = useState<Stage | ''>('');
+  const [experience, setExperience] = useState<Experience | ''>('');
   if (ladders.length === 0) {
     return (
       <Notice>
@@ -36,6 +39,7 @@ export function Placement({ personId, ladders }: { personId: string; ladders: On
           reason,
           ...(role ? { role } : {}),
           ...(stage ? { stage } : {}),
+          ...(experience ? { experience } : {}),
         });
       }}
     >
@@ -56,7 +60,20 @@ export function Placement({ personId, ladders }: { personId: string; ladders: On
           ))}
         </SelectField>
       </div>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid gap-3 sm:grid-cols-3">
+        <SelectField
+          label="Experience"
+          hint="The first load follows it."
+          value={experience}
+          onChange={(e) => setExperience(e.target.value as Experience | '')}
+        >
+          <option value="">not said</option>
+          {EXPERIENCES.map((x) => (
+            <option key={x} value={x}>
+              {EXPERIENCE_WORDS[x]}
+            </option>
+          ))}
+        </SelectField>
         <SelectField label="Does it as" value={role} onChange={(e) => setRole(e.target.value as Role | '')}>
           <option value="">work</option>
           <option value="prepare">preparation</option>

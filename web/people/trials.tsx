@@ -8,7 +8,7 @@ import { Button, day, Notice, SelectField, TextField } from '../ui/index.ts';
 import { Link } from 'react-router';
 import { Belief } from './belief.tsx';
 
-const EXPERIENCE_WORDS = {
+export const EXPERIENCE_WORDS = {
   new: 'new to this pattern',
   some: 'has done some of it',
   trained: 'trains it already',

@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
+import type { BandReading } from './bands.ts';
+
+const readings = (...pairs: [stretchM: number, pullKg: number][]): BandReading[] =>
+  pairs.map(([stretchM, pullKg]) => ({ stretchM, pullKg }));
+const BAND = readings([0.2, 4.1], [0.4, 6.6], [0.6, 8.9], [0.8, 11.8]);
+const kgAt = (of: BandReading[], m: number) => {
+  const p = pullAt(bandCurve(of), m);
+  return p.known ? p.kg : null;
+};
+
+describe('the pull of a band', () => {
+  // SciPy 1.17.1, scipy.interpolate.PchipInterpolator on the same five points.
+  it.each([
+    [0.1, 2.2742],
+    [0.3, 5.4388],
+    [0.5, 7.7288],
+    [0.7, 10.2707],
+  ])('between the readings, at %s m', (m, kg) => {
+    expect(kgAt(BAND, m)).toBeCloseTo(kg, 4);
+  });
+  it('is each reading where it was read, and nothing at rest', () => {
+    for (const r of BAND) expect(kgAt(BAND, r.stretchM)).toBeCloseTo(r.pullKg, 12);
+    expect(kgAt(BAND, 0)).toBe(0);
+  });
+  it('goes straight on for a fifth beyond the last reading, and is not known farther out', () => {
+    expect(bandCurve(BAND).slopes.at(-1)).toBeCloseTo(16.0, 9);
+    expect(kgAt(BAND, 0.9)).toBeCloseTo(11.8 + 16 * 0.1, 9);
+    expect(kgAt(BAND, 0.97)).toBeNull();
+  });
+  it('refuses readings that cannot be one band’s', () => {
+    expect(() => bandCurve(readings([0.2, 4], [0.4, 3], [0.6, 5]))).toThrow('falls');
+    expect(() => bandCurve(readings([0.2, 4], [0.4, 6]))).toThrow('Three readings');
+    expect(() => bandCurve(readings([0.2, 4], [0.2, 5], [0.6, 8]))).toThrow('Two readings');
+    expect(() => bandCurve(readings([0, 0], [0.2, 5], [0.6, 8]))).toThrow('needs a stretch');
+    // A swing of the scale is no fall.
+    expect(() => bandCurve(readings([0.2, 4], [0.4, 3.95], [0.6, 5]))).not.toThrow();
+  });
+  it('never falls as the band is stretched, for any readings', () => {
+    const step = fc.record({
+      m: fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+      kg: fc.double({ min: 0, max: 8, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(step, { minLength: 3, maxLength: 6 }), (steps) => {
+        let [m, kg] = [0, 0];
+        const of = steps.map((s) => ({ stretchM: (m += s.m), pullKg: (kg += s.kg) }));
+        const curve = bandCurve(of);
+        let before = 0;
+        for (let i = 1; i <= 50; i++) {
+          const p = pullAt(curve, (m * i) / 50);
+          if (!p.known) throw new Error('inside the readings');
+          expect(p.kg).toBeGreaterThanOrEqual(before - 1e-9);
+          before = p.kg;
+        }
+      }),
+    );
+  });
+});
+
+describe('the bands of a hall', () => {
+  const band = (id: string, of: BandReading[], more: { readOn?: string; cracked?: boolean } = {}) => ({
+    id,
+    name: id,
+    curve: bandCurve(of),
+    readOn: '2026-11-01',
+    cracked: false,
+    ...more,
+  });
+  // Stiff at first and then soft, against the other way round.
+  const early = band('red', readings([0.2, 5], [0.4, 7], [0.8, 9]));
+  const late = band('grey', readings([0.2, 2], [0.4, 5], [0.8, 14]));
+  const days = (readOn: string) => (Date.parse('2026-12-01') - Date.parse(readOn)) / 86_400_000;
+  it('are ranked by their pull where they are used, and cross over', () => {
+    expect(rankBands([early, late], 0.2, days).ranked.map((b) => b.id)).toEqual(['grey', 'red']);
+    expect(rankBands([early, late], 0.8, days).ranked.map((b) => b.id)).toEqual(['red', 'grey']);
+    expect(crossOver(early.curve, late.curve, 0.8)).toBe(true);
+    expect(crossOver(early.curve, early.curve, 0.8)).toBe(false);
+  });
+  it('are left out, with why, when they are cracked, read long ago or not read so far', () => {
+    const old = band('old', BAND, { readOn: '2026-04-01' });
+    const torn = band('torn', BAND, { cracked: true });
+    const short = band('short', readings([0.1, 2], [0.2, 4], [0.3, 6]));
+    expect(rankBands([old, torn, short, early], 0.6, days)).toMatchObject({
+      ranked: [{ id: 'red' }],
+      left: [
+        { id: 'old', why: 'read too long ago' },
+        { id: 'torn', why: 'cracked' },
+        { id: 'short', why: 'beyond the readings' },
+      ],
+    });
+  });
+});

@@ -1,0 +1,146 @@
+/** What a scale showed at a length: the band stretched so far beyond its rest length, and the pull there. */
+export interface BandReading {
+  stretchM: number;
+  pullKg: number;
+}
+
+/** A pull that readings carry, or that nobody has measured. */
+export type Pull = { known: true; kg: number } | { known: false; why: 'beyond the readings' };
+
+/** So far beyond the last reading the end slope is believed. */
+const BEYOND = 0.2;
+/** A reading may lie so far below the one before it: the scale swings. */
+const FALLS = 0.03;
+const LEAST_READINGS = 3;
+const MOST_READINGS = 12;
+
+/** The curve of one band through its readings. */
+export interface BandCurve {
+  /** Knots from rest on; the pull never falls. */
+  knots: readonly BandReading[];
+  slopes: readonly number[];
+}
+
+/**
+ * A curve through the readings that has no bump between them: monotone cubic interpolation with the slopes of Fritsch
+ * and Carlson, Monotone piecewise cubic interpolation (1980), three-point at the ends. At rest a band pulls nothing.
+ * @throws RangeError for fewer than three readings, one at no stretch, two at one stretch, or a pull that falls
+ */
+export function bandCurve(readings: readonly BandReading[]): BandCurve {
+  if (readings.length < LEAST_READINGS)
+    throw new RangeError('Three readings at least: read the scale again.');
+  if (readings.length > MOST_READINGS) throw new RangeError(`More than ${MOST_READINGS} readings.`);
+  const sorted = [...readings].sort((a, b) => a.stretchM - b.stretchM);
+  const knots: BandReading[] = [{ stretchM: 0, pullKg: 0 }];
+  for (const r of sorted) {
+    const last = knots.at(-1)!;
+    if (!(r.stretchM > last.stretchM))
+      throw new RangeError(
+        knots.length === 1 ? 'A reading needs a stretch.' : 'Two readings at one stretch.',
+      );
+    if (!(r.pullKg >= 0) || r.pullKg < last.pullKg * (1 - FALLS))
+      throw new RangeError('The pull falls while the band is stretched: read it again.');
+    knots.push({ stretchM: r.stretchM, pullKg: Math.max(r.pullKg, last.pullKg) });
+  }
+  return { knots, slopes: slopesOf(knots) };
+}
+
+function slopesOf(knots: readonly BandReading[]): number[] {
+  const h = knots.slice(1).map((k, i) => k.stretchM - knots[i]!.stretchM);
+  const d = knots.slice(1).map((k, i) => (k.pullKg - knots[i]!.pullKg) / h[i]!);
+  const inner = d.slice(1).map((right, i) => {
+    const left = d[i]!;
+    if (left * right <= 0) return 0;
+    const [w1, w2] = [2 * h[i + 1]! + h[i]!, h[i + 1]! + 2 * h[i]!];
+    return (w1 + w2) / (w1 / left + w2 / right);
+  });
+  return [
+    endSlope(h[0]!, h[1]!, d[0]!, d[1]!),
+    ...inner,
+    endSlope(h.at(-1)!, h.at(-2)!, d.at(-1)!, d.at(-2)!),
+  ];
+}
+
+/** Three points at an end, kept from overshooting. */
+function endSlope(h0: number, h1: number, d0: number, d1: number): number {
+  const slope = ((2 * h0 + h1) * d0 - h0 * d1) / (h0 + h1);
+  if (Math.sign(slope) !== Math.sign(d0)) return 0;
+  return Math.sign(d0) !== Math.sign(d1) && Math.abs(slope) > 3 * Math.abs(d0) ? 3 * d0 : slope;
+}
+
+/** The pull at a stretch; straight on for a fifth beyond the last reading, and no number farther out. */
+export function pullAt({ knots, slopes }: BandCurve, stretchM: number): Pull {
+  const last = knots.at(-1)!;
+  if (stretchM <= 0) return { known: true, kg: 0 };
+  if (stretchM > last.stretchM * (1 + BEYOND)) return { known: false, why: 'beyond the readings' };
+  if (stretchM > last.stretchM)
+    return { known: true, kg: last.pullKg + slopes.at(-1)! * (stretchM - last.stretchM) };
+  const i = knots.findIndex((k) => k.stretchM >= stretchM) - 1;
+  const [a, b] = [knots[i]!, knots[i + 1]!];
+  const h = b.stretchM - a.stretchM;
+  const t = (stretchM - a.stretchM) / h;
+  // Hermite's basis.
+  const kg =
+    a.pullKg * (1 + 2 * t) * (1 - t) ** 2 +
+    b.pullKg * t ** 2 * (3 - 2 * t) +
+    slopes[i]! * h * t * (1 - t) ** 2 -
+    slopes[i + 1]! * h * t ** 2 * (1 - t);
+  return { known: true, kg };
+}
+
+/** A band of the hall with its curve and the day it was read. */
+export interface ReadBand {
+  id: string;
+  name: string;
+  curve: BandCurve;
+  readOn: string;
+  cracked: boolean;
+}
+
+/** Bands by their pull at one stretch, the lightest first; those that cannot be ranked, each with why. */
+export interface BandRank {
+  ranked: { id: string; name: string; kg: number }[];
+  left: { id: string; name: string; why: 'cracked' | 'read too long ago' | 'beyond the readings' }[];
+}
+
+const READ_AGAIN_DAYS = 183;
+
+/**
+ * Bands ranked by what they pull at the stretch that is used, never by colour: two of them may cross over.
+ * @param days between the day a band was read and today
+ */
+export function rankBands(
+  bands: readonly ReadBand[],
+  stretchM: number,
+  daysSince: (readOn: string) => number,
+): BandRank {
+  const rank: BandRank = { ranked: [], left: [] };
+  for (const { id, name, curve, readOn, cracked } of bands) {
+    const pull = pullAt(curve, stretchM);
+    const why = cracked
+      ? ('cracked' as const)
+      : daysSince(readOn) > READ_AGAIN_DAYS
+        ? ('read too long ago' as const)
+        : pull.known
+          ? null
+          : pull.why;
+    if (why !== null || !pull.known) rank.left.push({ id, name, why: why ?? 'beyond the readings' });
+    else rank.ranked.push({ id, name, kg: pull.kg });
+  }
+  rank.ranked.sort((a, b) => a.kg - b.kg || a.name.localeCompare(b.name));
+  return rank;
+}
+
+/** Whether the order of two bands turns over somewhere up to a stretch. */
+export function crossOver(a: BandCurve, b: BandCurve, upToM: number): boolean {
+  const STEPS = 60;
+  let first = 0;
+  for (let i = 1; i <= STEPS; i++) {
+    const [p, q] = [pullAt(a, (upToM * i) / STEPS), pullAt(b, (upToM * i) / STEPS)];
+    if (!p.known || !q.known) return false;
+    const sign = Math.sign(Math.round(1000 * (p.kg - q.kg)));
+    if (first === 0) first = sign;
+    else if (sign !== 0 && sign !== first) return true;
+  }
+  return false;
+}
