@@ -95,7 +95,7 @@ describe('the form of a set', () => {
     const { press, onLog } = form();
     await press('Repetitions done: 1 more');
     await press('One more: Wobbles');
-    await press('One more: Wobbles');
+    await press('One more: Wobbles, 1 so far');
     const effort = within(screen.getByRole('group', { name: /^Effort/ }));
     effort.getByRole('button', { name: '7' }).click();
     await press(/^Set 1 done: watched, faults as counted/);
