@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, openHall, test } from './hall.ts';
+import { expect, openHall, openPart, test } from './hall.ts';
 
-test.use({ begins: 'empty' });
+test.use({ begins: 'empty', locale: 'en-GB' });
 
 const library = readFileSync('server/library/shipped.json');
 const { documents } = JSON.parse(library.toString()) as { documents: unknown[] };
@@ -62,14 +62,17 @@ test('an empty hall asks for its head coach, takes a library and its first peopl
   await dialog.getByLabel(/Stature/).fill('178');
   await dialog.getByRole('button', { name: 'Add the person' }).click();
   await expect(page.getByRole('heading', { name: 'Wim Sallow' })).toBeVisible();
-  await page.getByLabel('Ladder').selectOption('Bridge');
+  await page.getByRole('button', { name: 'Place on a level, with a reason' }).click();
+  await page.getByLabel('Ladder', { exact: true }).selectOption('Bridge');
   await page.getByLabel('Why here').fill('At ease with it.');
   await page.getByRole('button', { name: 'Place here' }).click();
   await expect(page.getByText('Nothing logged at this level yet.')).toBeVisible();
 
+  await openPart(page, 'Pain, restrictions, faults');
   await page.getByRole('button', { name: 'Record a restriction' }).click();
   await dialog.getByLabel('Every bridge').check();
   await dialog.getByLabel('Who said so').fill('the club doctor');
   await dialog.getByRole('button', { name: 'Record it' }).click();
+  await openPart(page, 'Standing');
   await expect(page.getByText('Paused', { exact: true })).toBeVisible();
 });

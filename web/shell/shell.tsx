@@ -149,8 +149,9 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
             className="inline-flex min-h-9 items-center px-1"
             aria-label={`${me.name}: account, change of coach`}
           >
-            <span className="xl:hidden">{initials(me.name)}</span>
-            <span className="hidden xl:inline">
+            {/* Whose a shared tablet is now is read at once; there are few rooms beside it. */}
+            <span className={me.floorOnly ? 'md:hidden' : 'xl:hidden'}>{initials(me.name)}</span>
+            <span className={me.floorOnly ? 'hidden md:inline' : 'hidden xl:inline'}>
               {me.name}, {me.floorOnly ? 'floor only' : me.role}
             </span>
           </NavLink>
