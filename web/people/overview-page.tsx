@@ -63,7 +63,7 @@ export function OverviewPage() {
                   {sections.map((s) => (
                     <section key={s.title} aria-label={s.title}>
                       <h2 className="flex items-baseline justify-between border-b border-ink pb-1">
-                        {s.title} <span className="tabular-nums">{s.rows.length}</span>
+                        {s.title} <span className="text-base font-normal">{peopleIn(s.rows)}</span>
                       </h2>
                       <p className="text-sm text-soft">{s.why}</p>
                       {s.rows.length === 0 && <p className="py-1 text-soft">Nobody.</p>}
@@ -90,6 +90,12 @@ export function OverviewPage() {
       </Loaded>
     </>
   );
+}
+
+/** A person on two ladders stands there twice and is one person. */
+function peopleIn(rows: Section['rows']): string {
+  const n = new Set(rows.map((r) => r.personId)).size;
+  return n === 1 ? '1 person' : `${n} people`;
 }
 
 const place = (l: PersonLine) => `${l.ladderName} ${l.levelNumber} of ${l.levels}, ${l.levelName}`;
