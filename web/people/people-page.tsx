@@ -56,7 +56,7 @@ export function People() {
   const add = useSend('addPerson');
   const navigate = useNavigate();
   const { params, set } = useAddress();
-  const adding = params.get('add');
+  const adding = me.role === 'head coach' ? params.get('add') : null;
   const setAdding = (what: 'one' | 'several' | null) => set({ add: what });
   const [search, setSearch] = useState('');
   const [picked, setPicked] = useState<Pick | null>(null);

@@ -18,6 +18,14 @@ interface Other {
 /** All house questions in one sitting, each with what another answer would change; put in force together. */
 export function SittingPage() {
   const { query } = useLibrary();
+  const { me } = useSigned();
+  if (me.role === 'viewer') {
+    return (
+      <Empty next={{ to: '/library?kind=houseQuestion', what: 'Read the answers' }}>
+        Coaches propose another answer, and the head coach puts it in force.
+      </Empty>
+    );
+  }
   return (
     <Loaded query={query} what="the house questions">
       {({ entries }) => {

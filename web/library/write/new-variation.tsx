@@ -7,7 +7,7 @@ import type { Apart, DocumentFields, Variation } from '../../../core/library/ind
 import { settledAlone } from '../../../core/posture/index.ts';
 import { Movement } from '../../figure/index.ts';
 import { send, useAsk, useLibrary, useSigned } from '../../shell/index.ts';
-import { Button, Loaded, Notice, TextField } from '../../ui/index.ts';
+import { Button, Empty, Loaded, Notice, TextField } from '../../ui/index.ts';
 import { OwnFindings } from '../health/findings.tsx';
 import { DocumentSelect } from './fields/document-select.tsx';
 import { EditFields } from './fields/edit.tsx';
@@ -20,6 +20,14 @@ export function NewVariation() {
   const { query: library } = useLibrary();
   const [params, setParams] = useSearchParams();
   const from = params.get('from') ?? '';
+  const { me } = useSigned();
+  if (me.role === 'viewer') {
+    return (
+      <Empty next={{ to: '/library', what: 'To the library' }}>
+        Coaches propose a new variation, and the head coach puts it in force.
+      </Empty>
+    );
+  }
   return (
     <Loaded query={library} what="the library">
       {({ entries }) => (
