@@ -8,7 +8,6 @@ import { Outbox } from './log/index.ts';
 import { queryClient, queryOf, SignedIn, useAsk, useSigned } from './shell/index.ts';
 import type { Signed } from './shell/index.ts';
 import { Shell } from './shell/shell.tsx';
-import { FirstAccount, SignIn } from './shell/sign-in.tsx';
 import { Loaded, Notice, writeDatesAs } from './ui/index.ts';
 
 const page = <M,>(load: () => Promise<M>, pick: (module: M) => ComponentType) =>
@@ -81,6 +80,10 @@ function Broken() {
   );
 }
 
+// Who is signed in needs neither.
+const FirstAccount = lazy(async () => ({ default: (await import('./shell/sign-in.tsx')).FirstAccount }));
+const SignIn = lazy(async () => ({ default: (await import('./shell/sign-in.tsx')).SignIn }));
+
 const waiting = (element: ReactNode) => (
   <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>{element}</Suspense>
 );
@@ -139,8 +142,8 @@ function App() {
   return (
     <Loaded query={start} what="the hall">
       {(data) => {
-        if (data.empty) return <FirstAccount needsCode={data.needsCode} />;
-        if (!data.me || !data.hall) return <SignIn start={data} />;
+        if (data.empty) return waiting(<FirstAccount needsCode={data.needsCode} />);
+        if (!data.me || !data.hall) return waiting(<SignIn start={data} />);
         // Every day on the page is written in the hall's language.
         writeDatesAs(data.hall.dates);
         return (
