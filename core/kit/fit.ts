@@ -1,10 +1,6 @@
 import type { Build } from '../body/index.ts';
-import { hinge, loadPoint, rad, rightAngleStepM, squat, whatHelps } from '../posture/index.ts';
+import { fittedBenchM, hinge, loadPoint, rad, rightAngleStepM, squat, whatHelps } from '../posture/index.ts';
 
-/** Shares and lengths that are judged or handed down, each with where it comes from. */
-const SEATED_SHANK_DEG = 5;
-/** Half-depth of buttock or trunk as a share of stature (as in the body model). */
-const HALF_DEPTH = 0.055;
 /** Common practice, no source: the bar is taken out with a little bend of the knees. */
 const HOOK_BELOW_SHOULDER_M = 0.05;
 /** A low bar lies so much lower, as a share of stature (judgement). */
@@ -13,12 +9,8 @@ const LOW_BAR = 0.02;
 const BAR_RADIUS_M = 0.014;
 const ROOM_UNDER_BAR_M = 0.03;
 const STEP_SHANK_DEG = 15;
-/** The hip is so much higher on a step than its thigh alone says, as a share of stature (as in the body model). */
-const STEP_RISE = 0.05;
 /** Hip centres lie so far apart, as a share of stature (judgement). */
 const HIP_CENTRES = 0.1;
-/** Pad of the extension bench below the hip crease, as a share of the thigh (as in the body model). */
-const EXTENSION_PAD = 0.88;
 /** Axle of a hip machine above its lowest platform: its highest notch, 40 cm, fits 1.60 m (common practice). */
 export const MACHINE_AXLE_M = 1.248;
 /** Eye height as a share of stature; value from memory. */
@@ -33,19 +25,21 @@ export interface Worn {
 const BAREFOOT: Worn = { soleM: 0 };
 
 /** Height of a box sat on with standing shins, thighs level, metres. */
-export function seatedBoxM({ lengths: l, statureM: H }: Build, { soleM } = BAREFOOT): number {
-  return soleM + l.ankleHeight + l.shank * Math.cos(rad(SEATED_SHANK_DEG)) - HALF_DEPTH * H;
+export function seatedBoxM({ lengths: l, statureM: H, constants: c }: Build, { soleM } = BAREFOOT): number {
+  return soleM + l.ankleHeight + l.shank * Math.cos(rad(c.seatedShank)) - c.buttockDepth * H;
 }
 
 /** Height of a box that is touched in balance, arms forward, with the thigh at an angle from the vertical, metres. */
 export function touchedBoxM(build: Build, thighDeg = 90, { soleM } = BAREFOOT): number {
-  return soleM + squat(build, { thighDeg, arms: 'forward' }).joints.hip.y - HALF_DEPTH * build.statureM;
+  return (
+    soleM +
+    squat(build, { thighDeg, arms: 'forward' }).joints.hip.y -
+    build.constants.buttockDepth * build.statureM
+  );
 }
 
 /** Height of a bench for a level line at the top of a thrust with upright shins; also the seat of a ball, metres. */
-export function thrustBenchM({ lengths: l, statureM: H }: Build, { soleM } = BAREFOOT): number {
-  return soleM + l.ankleHeight + l.shank - HALF_DEPTH * H;
-}
+export const thrustBenchM = (build: Build, { soleM } = BAREFOOT): number => soleM + fittedBenchM(build);
 
 export function shoulderM({ lengths: l }: Build, { soleM } = BAREFOOT): number {
   return soleM + l.ankleHeight + l.shank + l.thigh + l.hipShoulder;
@@ -74,9 +68,9 @@ export function barAtBottomM(
 export const safetiesM = (barM: number): number => barM - BAR_RADIUS_M - ROOM_UNDER_BAR_M;
 
 /** Height of a step with the front thigh so far from the vertical; 90 is level, which is the most, metres. */
-export function stepM({ lengths: l, statureM: H }: Build, thighDeg: 90 | 60): number {
+export function stepM({ lengths: l, statureM: H, constants: c }: Build, thighDeg: 90 | 60): number {
   return (
-    l.thigh * (1 - Math.cos(rad(thighDeg))) + STEP_RISE * H + l.shank * (1 - Math.cos(rad(STEP_SHANK_DEG)))
+    l.thigh * (1 - Math.cos(rad(thighDeg))) + c.stepUpRise * H + l.shank * (1 - Math.cos(rad(STEP_SHANK_DEG)))
   );
 }
 
@@ -97,8 +91,8 @@ export const rearSeatM = ({ lengths: l }: Build, { soleM } = BAREFOOT): number =
   soleM + l.ankleHeight + l.shank;
 
 /** From the foot plate to the upper edge of the pad of an extension bench, metres. */
-export const extensionPadM = ({ lengths: l }: Build, { soleM } = BAREFOOT): number =>
-  soleM + l.ankleHeight + l.shank + EXTENSION_PAD * l.thigh;
+export const extensionPadM = ({ lengths: l, constants: c }: Build, { soleM } = BAREFOOT): number =>
+  soleM + l.ankleHeight + l.shank + (1 - c.benchThighPad) * l.thigh;
 
 /** Platform of a hip machine with the hip at its axle, metres. */
 export const platformM = ({ lengths: l }: Build, axleM = MACHINE_AXLE_M, { soleM } = BAREFOOT): number =>
@@ -107,7 +101,7 @@ export const platformM = ({ lengths: l }: Build, axleM = MACHINE_AXLE_M, { soleM
 /** Heel to the wall behind that the hips touch at a lean, arms at the sides, metres. */
 export function heelToWallM(build: Build, leanDeg: number): number {
   const p = hinge(build, { trunkDeg: leanDeg, arms: 'at the sides' });
-  return HALF_DEPTH * build.statureM - p.joints.hip.x;
+  return build.constants.buttockDepth * build.statureM - p.joints.hip.x;
 }
 
 /** Height of a wedge with which a squat stays within a lean, arms forward, metres; 0: none is needed, null: none helps. */

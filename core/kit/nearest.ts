@@ -1,6 +1,5 @@
 import type { Build } from '../body/index.ts';
-
-const deg = (rad: number) => (180 * rad) / Math.PI;
+import { deg } from '../posture/index.ts';
 
 /** A rack: where its first hole is, how far apart they are, and how many there are. */
 export interface Rack {

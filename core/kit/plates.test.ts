@@ -81,6 +81,9 @@ describe('plates on a bar', () => {
     expect(() => loadsOn(kit([[1.23456, 1]]))).not.toThrow();
     expect(() => loadsOn({ ...HALL, plates: [{ massG: 1.5, pairs: 1 }] })).toThrow('whole grams');
     expect(() => loadsOn({ ...HALL, plates: [{ massG: 1000, pairs: 21 }] })).toThrow(RangeError);
+    // Odd masses whose sums never meet are refused instead of counted out.
+    const odd = Array.from({ length: 20 }, (_, i) => ({ massG: 101 + 97 * i * i, pairs: 20 }));
+    expect(() => loadsOn({ ...HALL, plates: odd })).toThrow('odd masses');
   });
 
   const inventories = fc.array(

@@ -23,6 +23,9 @@ export interface Loading {
 
 const MOST_KINDS = 20;
 const MOST_PAIRS = 20;
+/** No side carries more, and no hall has plates of so many odd masses: beyond it the sums would grow without end. */
+const MOST_SIDE_G = 300_000;
+const MOST_SUMS = 20_000;
 
 /** @throws RangeError for a mass that is no whole number of grams, a count that is none, or more than can be owned */
 function checked({ barG, collarsG, plates }: BarKit): PlatePairs[] {
@@ -44,7 +47,7 @@ function isBetter(a: Stack, b: Stack): boolean {
   return i >= 0 && a[i]! > b[i]!;
 }
 
-/** For every sum that one side can have, the stack with the fewest plates. */
+/** For every sum that one side can have, the stack with the fewest plates. @throws RangeError for too many sums */
 function fewestPlates(kit: BarKit): ReadonlyMap<number, Stack> {
   let best = new Map<number, Stack>([[0, []]]);
   for (const { massG, pairs } of checked(kit)) {
@@ -52,11 +55,13 @@ function fewestPlates(kit: BarKit): ReadonlyMap<number, Stack> {
     for (const [sum, stack] of best) {
       for (let n = 0; n <= pairs; n++) {
         const to = sum + n * massG;
+        if (to > MOST_SIDE_G) break;
         const made = n === 0 ? stack : [...stack, ...Array<number>(n).fill(massG)];
         const known = next.get(to);
         if (!known || isBetter(made, known)) next.set(to, made);
       }
     }
+    if (next.size > MOST_SUMS) throw new RangeError('Too many plates of odd masses to work out every load.');
     best = next;
   }
   return best;

@@ -12,6 +12,9 @@ import type { TakenWay, Target } from './target.ts';
 
 export const OUTCOMES = ['stop and refer', 'step back', 'move up', 'grow', 'hold'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
+/** Where an outcome stands among others, the gravest first; nothing is said last. */
+export const gravityOf = (outcome: Outcome | null | undefined): number =>
+  outcome ? OUTCOMES.indexOf(outcome) : OUTCOMES.length;
 
 export interface Standing {
   level: string;

@@ -2,7 +2,7 @@ export { arrivalLoad, ladderForMass } from './arrival.ts';
 export { askedWords, evidenceWindow } from './asks.ts';
 export { isInForm } from './counts.ts';
 export { decide } from './decide.ts';
-export { OUTCOMES } from './decision.ts';
+export { gravityOf, OUTCOMES } from './decision.ts';
 export { permittedLevels } from './permits.ts';
 export type { BackCause, Decision, DecisionInput, Outcome, Standing } from './decision.ts';
 export type { Loads } from './loads.ts';

@@ -1,7 +1,8 @@
 import type { Pattern } from '../terms/index.ts';
 import { levelNamedBy, leavesOf } from '../criterion/index.ts';
 import type { Body, Fault, Ladder, Variation } from './documents.ts';
-import { criteriaOf, referencesOf } from './references.ts';
+import { criteriaOf, withAllNamed } from './references.ts';
+import type { Reference } from './references.ts';
 import { documentId } from './shelf.ts';
 
 /**
@@ -12,31 +13,21 @@ import { documentId } from './shelf.ts';
  */
 export function cutToPattern(bodies: readonly Body[], pattern: Pattern): Body[] {
   const all = new Map(bodies.map((b) => [documentId(b), b]));
-  const kept = new Set<string>();
   const ladders = bodies.filter(
     (b): b is Ladder => b.kind === 'ladder' && b.pattern === pattern && standsAlone(b, all, pattern),
   );
-  const ofPattern = bodies.filter(
-    (b) => (b.kind === 'variation' || b.kind === 'drillList') && b.pattern === pattern,
+  const start = bodies.filter(
+    (b) =>
+      b.kind === 'caution' || ((b.kind === 'variation' || b.kind === 'drillList') && b.pattern === pattern),
   );
-  const keep = (id: string) => {
-    const body = all.get(id);
-    if (!body || kept.has(id)) return;
-    kept.add(id);
-    // A fault of the pattern answers in words; the variations of others that it names stay outside.
-    for (const { kind, slug } of referencesOf(body)) {
-      if (body.kind === 'fault' && kind === 'variation') continue;
-      if (body.kind === 'cue' && kind === 'fault') continue;
-      if (body.kind === 'houseQuestion' || kind === 'ladder') continue;
-      keep(documentId({ kind, slug }));
-    }
+  const kept = withAllNamed([...ladders, ...start], (ref) => all.get(documentId(ref)), staysInside);
+  const isKept: IsKept = (kind, slug) => {
+    const body = all.get(documentId({ kind, slug }));
+    return body !== undefined && kept.has(body);
   };
-  for (const b of [...ladders, ...ofPattern, ...bodies.filter((x) => x.kind === 'caution')])
-    keep(documentId(b));
-  const isKept = (kind: Body['kind'], slug: string) => kept.has(documentId({ kind, slug }));
   const climbed = new Set(ladders.flatMap((l) => l.levels.flatMap((x) => [x.main, ...x.equals])));
   return bodies
-    .filter((b) => kept.has(documentId(b)))
+    .filter((b) => kept.has(b))
     .map((b) =>
       // Of another pattern it is here to prepare, and nothing easier has to be there for it.
       b.kind === 'variation' && b.pattern !== pattern && b.roles.includes('prepare') && !climbed.has(b.slug)
@@ -44,6 +35,13 @@ export function cutToPattern(bodies: readonly Body[], pattern: Pattern): Body[] 
         : inwards(b, isKept),
     );
 }
+
+/** A fault of the pattern answers in words, a cue without the fault that it is against; ladders come by themselves. */
+const staysInside = (from: Body, to: Reference): boolean =>
+  !(from.kind === 'fault' && to.kind === 'variation') &&
+  !(from.kind === 'cue' && to.kind === 'fault') &&
+  from.kind !== 'houseQuestion' &&
+  to.kind !== 'ladder';
 
 /** A branch whose trunk goes, or a ladder with a criterion on another pattern’s level, cannot stand without it. */
 function standsAlone(ladder: Ladder, all: ReadonlyMap<string, Body>, pattern: Pattern): boolean {

@@ -42,7 +42,7 @@ export { carries } from './predicate.ts';
 export type { Predicate } from './predicates.ts';
 export { LINE_FIELDS, LINE_FIELD_WORDS } from './line-fields.ts';
 export type { LineField } from './line-fields.ts';
-export { answerReferencesOf, referencesOf } from './references.ts';
+export { answerReferencesOf, referencesOf, withAllNamed } from './references.ts';
 export {
   answerInForce,
   resolve,

@@ -142,3 +142,24 @@ export function answerReferencesOf(body: Body): AnswerReference[] {
   walk(body, '');
   return found;
 }
+
+/**
+ * Documents with all that they name, what that names, and so on; each once.
+ * @param find the document that is named; nothing: it is not to come along
+ * @param follows whether a reference of a document is followed; absent: each
+ */
+export function withAllNamed(
+  start: Iterable<Body>,
+  find: (of: Reference) => Body | undefined,
+  follows: (from: Body, to: Reference) => boolean = () => true,
+): Set<Body> {
+  const all = new Set(start);
+  // A set goes on through what is added to it on the way.
+  for (const body of all) {
+    for (const ref of referencesOf(body)) {
+      const named = follows(body, ref) ? find(ref) : undefined;
+      if (named) all.add(named);
+    }
+  }
+  return all;
+}

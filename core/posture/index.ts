@@ -28,7 +28,7 @@ export type {
   SettledOf,
   Shown,
 } from './mechanics.ts';
-export { between, centreX, circlesMeet, firstMoment, rad, totalMass } from './plane.ts';
+export { between, centreX, circlesMeet, deg, firstMoment, rad, totalMass } from './plane.ts';
 export type { Point, PointMass } from './plane.ts';
 export { leanForShareDeg, whatHelps } from './possible.ts';
 export type { Help } from './possible.ts';

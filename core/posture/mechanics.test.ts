@@ -32,6 +32,10 @@ describe('a block changed by its sliders', () => {
     const { shinLimitDeg: _off, ...rest } = settledUnder(ruled, {}) as SettledOf<'squat'>;
     expect(ruledAgain(ruled, {}, rest)).not.toHaveProperty('shinLimitDeg');
   });
+  it('keeps the numbers of the other answers when a slider takes the member away', () => {
+    const { thighDeg: _off, ...rest } = settledUnder(ruled, { depth: 'deep' }) as SettledOf<'squat'>;
+    expect(ruledAgain(ruled, { depth: 'deep' }, rest as SettledOf<'squat'>)).toEqual(ruled);
+  });
   it('is a new block when the kind of posture changes', () => {
     const bridge: Mechanics = { type: 'bridge', legs: 2, loadPlace: 'none', feetFartherDeg: 0, hold: false };
     expect(ruledAgain(ruled, { depth: 'deep' }, bridge as SettledOf<'bridge'>)).toEqual(bridge);

@@ -211,23 +211,25 @@ export const settledAlone = (mechanics: Mechanics): SettledMechanics => settledU
 
 /**
  * A settled block put back under the rules of the block it came from: a number that was changed is the one under the
- * answer that is shown, and what was not changed keeps its rule.
+ * answer that is shown, and what was not changed keeps its rule. A rule is not lost with the member that a slider took
+ * away: the other answers have their numbers in it.
  */
 export function ruledAgain(before: Mechanics, shown: Shown, after: SettledMechanics): Mechanics {
   if (before.type !== after.type) return after;
-  const was = before as unknown as Record<string, unknown>;
-  return Object.fromEntries(
-    Object.entries(after).map(([key, value]: [string, unknown]) => {
-      const n = was[key] as RuledNumber | undefined;
-      if (typeof n !== 'object' || !('byAnswer' in n)) return [key, value];
-      if (numberUnder(n, shown) === value) return [key, n];
-      const answer = shown[n.question];
-      return [
+  const now = after as unknown as Record<string, unknown>;
+  const ruled = Object.entries(before as unknown as Record<string, RuledNumber>).flatMap(([key, n]) => {
+    if (typeof n !== 'object' || !('byAnswer' in n)) return [];
+    const value = now[key] as number | undefined;
+    if (value === undefined || numberUnder(n, shown) === value) return [[key, n] as const];
+    const answer = shown[n.question];
+    return [
+      [
         key,
         answer === undefined
           ? { ...n, otherwise: value }
-          : { ...n, byAnswer: { ...n.byAnswer, [answer]: value as number } },
-      ];
-    }),
-  ) as unknown as Mechanics;
+          : { ...n, byAnswer: { ...n.byAnswer, [answer]: value } },
+      ] as const,
+    ];
+  });
+  return { ...after, ...Object.fromEntries(ruled) } as unknown as Mechanics;
 }

@@ -1,54 +1,16 @@
 import { createHash } from 'node:crypto';
-import { readFile, stat } from 'node:fs/promises';
-import path from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
 import type { NewerDocument, NewerEdition, SaveResult, TakeOverRequest } from '../../contract/library.ts';
-import type { EditionHeader, LibraryFile } from '../../core/exchange/index.ts';
-import { canonicalJson, cutToPattern, documentId, referencesOf, titleOf } from '../../core/library/index.ts';
+import { canonicalJson, documentId, titleOf, withAllNamed } from '../../core/library/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
-import type { Pattern } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
-import { libraryFileSchema } from '../../contract/library.ts';
-import { LIBRARY_FILE } from '../bounds.ts';
-import { check, readJson, Refusal } from '../http.ts';
-import { root } from '../root.ts';
+import { Refusal } from '../http.ts';
 import { saveTogether } from './changes.ts';
-import { withoutKit } from './kit.ts';
+import { shippedIn } from './shipped-file.ts';
 
 const { origin, revision } = schema;
-
-/** The library that comes with the application: a hall's own from the moment it begins with it. */
-export const shippedLibraryFile = path.join(root, 'server/library/shipped.json');
-
-/** The shipped library, read once for each version of its file. */
-interface Shipped {
-  edition: EditionHeader;
-  documents: Body[];
-}
-const read = new Map<string, { changed: number; shipped: Promise<Shipped> }>();
-
-/** What the library that comes with the application holds; of one pattern only, where the hall began with that. */
-export async function shippedIn(file: string, only: Pattern | null): Promise<Shipped> {
-  const { mtimeMs } = await stat(file);
-  const known = read.get(file);
-  const shipped = known?.changed === mtimeMs ? known.shipped : parsed(file);
-  read.set(file, { changed: mtimeMs, shipped });
-  const { edition, documents } = await shipped;
-  return { edition, documents: only === null ? documents : cutToPattern(documents, only) };
-}
-
-/** @throws Refusal 422 when the file that the hall was given is none, with what is wrong in it */
-async function parsed(file: string): Promise<Shipped> {
-  const text = await readFile(file, 'utf8');
-  // The one that comes along is held sound by its tests.
-  const { edition, documents } =
-    file === shippedLibraryFile
-      ? (JSON.parse(text) as LibraryFile)
-      : check<LibraryFile>(libraryFileSchema, readJson(text, LIBRARY_FILE));
-  return { edition, documents: documents.map(withoutKit) };
-}
 
 // A body that was read never changes, so it is hashed once.
 const hashes = new WeakMap<Body, string>();
@@ -168,17 +130,16 @@ export async function takeOver(c: Context & { body: TakeOverRequest }): Promise<
     settled.set(id, newer);
     if (body !== null) proposals.set(id, { body: body ?? newer, base });
   }
-  // A new sheet may name new cues, and these a new fault.
-  const waiting = [...proposals.values()].map((p) => p.body);
-  for (let body = waiting.pop(); body; body = waiting.pop()) {
-    for (const ref of referencesOf(body)) {
-      const id = documentId(ref);
-      const newer = theirs.get(id);
-      if (!newer || proposals.has(id) || c.inForce.shelf.get(ref.kind, ref.slug)) continue;
-      proposals.set(id, { body: newer, base: 0 });
-      settled.set(id, newer);
-      waiting.push(newer);
-    }
+  // A new sheet may name new cues, and these a new fault: what the hall lacks of them comes along.
+  const lacking = withAllNamed(
+    [...proposals.values()].map((p) => p.body),
+    (ref) => (c.inForce.shelf.get(ref.kind, ref.slug) ? undefined : theirs.get(documentId(ref))),
+  );
+  for (const body of lacking) {
+    const id = documentId(body);
+    if (proposals.has(id)) continue;
+    proposals.set(id, { body, base: 0 });
+    settled.set(id, body);
   }
   const result: SaveResult =
     proposals.size === 0

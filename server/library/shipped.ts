@@ -1,13 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import type { ShippedLibrary } from '../../contract/library.ts';
 import { writeLibraryFile } from '../../core/exchange/index.ts';
-import { cutToPattern } from '../../core/library/index.ts';
 import { PATTERNS } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { importLibrary } from './exchange.ts';
-import { keepOrigins, shippedIn, shippedLibraryFile } from './newer.ts';
+import { keepOrigins } from './newer.ts';
+import { shippedIn, shippedLibraryFile } from './shipped-file.ts';
 
 /** What the library that comes with the application holds, in all and of each pattern, and who wrote it. */
 export async function shippedLibrary(file: string): Promise<ShippedLibrary> {
@@ -22,7 +22,9 @@ export async function shippedLibrary(file: string): Promise<ShippedLibrary> {
     edition: { number: edition.number, name: edition.name, date: edition.date },
     authors: [...new Set(documents.map((d) => d.author))].sort(),
     ...counts(documents),
-    patterns: PATTERNS.map((pattern) => ({ pattern, ...counts(cutToPattern(documents, pattern)) })),
+    patterns: await Promise.all(
+      PATTERNS.map(async (pattern) => ({ pattern, ...counts((await shippedIn(file, pattern)).documents) })),
+    ),
   };
 }
 

@@ -19,7 +19,7 @@ export const peopleRoutes = handlers({
 
   addPerson: async (c) => ({ id: await allOrNothing(c, (tx) => savePerson(tx, null, tx.body)) }),
 
-  addPeople: async (c) => ({ added: await allOrNothing(c, (tx) => addPeople(tx, tx.body)) }),
+  addPeople: async (c) => ({ added: await allOrNothing(c, ({ db, body }) => addPeople(db, body)) }),
 
   savePerson: async (c) => {
     await allOrNothing(c, (tx) => savePerson(tx, tx.person.id, tx.body));

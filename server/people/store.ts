@@ -80,34 +80,33 @@ export async function savePerson(
  * Several people from a list, all or none; a squad that is named and not there is made.
  * @throws Refusal 422 with the rows that name somebody who is here already, or twice
  */
-export async function addPeople(
-  c: Pick<Context, 'db' | 'me' | 'at'>,
-  { people }: PeopleRequest,
-): Promise<number> {
-  const { db } = c;
+export async function addPeople(db: Db, { people }: PeopleRequest): Promise<number> {
   const here = new Set((await db.select({ name: person.name }).from(person)).map((p) => p.name));
-  const errors = people.flatMap(({ name }, i) => {
+  const wrong = people.flatMap(({ name }, i) => {
     const detail = here.has(name)
       ? `There is a "${name}" already.`
       : people.findIndex((p) => p.name === name) < i
         ? `"${name}" stands in the list twice.`
         : null;
-    return detail ? [{ field: `people[${i}].name`, detail }] : [];
+    return detail ? [{ row: i, detail }] : [];
   });
-  if (errors.length > 0) {
-    const first = errors[0]!;
-    const row = Number(/\d+/.exec(first.field)![0]) + 1;
-    throw new Refusal(422, `Row ${row}: ${first.detail} Nobody was added.`, { errors });
+  const [first] = wrong;
+  if (first) {
+    throw new Refusal(422, `Row ${first.row + 1}: ${first.detail} Nobody was added.`, {
+      errors: wrong.map(({ row, detail }) => ({ field: `people[${row}].name`, detail })),
+    });
   }
   const squads = new Map((await db.select().from(squad)).map((s) => [s.name, s.id]));
-  for (const { squad: name, ...fields } of people) {
-    let squadId = squads.get(name) ?? null;
-    if (name && squadId === null) {
-      squadId = await saveSquad(db, null, { name });
-      squads.set(name, squadId);
-    }
-    await savePerson(c, null, { ...fields, squadId });
+  for (const name of new Set(people.map((p) => p.squad))) {
+    if (name && !squads.has(name)) squads.set(name, await saveSquad(db, null, { name }));
   }
+  await db.insert(person).values(
+    people.map(({ squad: name, ...fields }) => ({
+      id: randomUUID(),
+      ...fields,
+      squadId: squads.get(name) ?? null,
+    })),
+  );
   return people.length;
 }
 

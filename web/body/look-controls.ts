@@ -48,15 +48,14 @@ export function lookControlsOf(m: SettledMechanics): Control[] {
         loadLook(m),
       ];
     case 'lunge': {
-      const { frontThighDeg: _old, ...level } = m;
       const thigh = m.frontThighDeg ?? 90;
       return [
         slider(
           'Depth: front thigh',
           [20, 110, 1],
           thigh,
-          m.frontThighDeg === undefined ? 'level' : `${tidy(thigh, 0)}°`,
-          (v) => (v === 90 ? level : { ...m, frontThighDeg: v }),
+          thigh === 90 ? 'level' : `${tidy(thigh, 0)}°`,
+          (v) => ({ ...m, frontThighDeg: v }),
         ),
         perhaps(m, 'Hands', 'hands', FREE_HANDS, 'as usual'),
         choice('A hand touches something', ['no', 'yes'], m.touch ? 'yes' : 'no', (v) => ({

@@ -63,7 +63,7 @@ export const GUIDE: readonly GuidePage[] = [
     picture: session,
     shows: 'The session screen of a tablet with the next set, its cues and the buttons that log it.',
     lines: [
-      'Tick who is here. The screen shows one person at a time: what to do next, with how much, and what to watch.',
+      'Today lists who is expected. Press “Run this session”: the screen shows one person at a time, what to do next, with how much, and what to watch.',
       'One press logs a set as done, watched and without a fault. A fault is one press on its line for each repetition.',
       'Pain has its own button. From 7 of 10, or when stop is pressed, nothing more is proposed until it is cleared.',
       'Nothing is lost without a connection: what waits to be sent is counted at the top.',

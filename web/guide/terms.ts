@@ -45,7 +45,7 @@ const T = {
   restriction: ['Restriction', 'What one person may not do for a while, and who said so.'],
   looksAfter: [
     'Looks after',
-    'Who sees and decides for a person: the coaches of their squad. Nobody else reads it.',
+    'Who sees and decides for a person: the head coach and the coaches of their squad, nobody else.',
   ],
   cover: ['Cover', 'Looking after people of a colleague for one day.'],
   change: ['Change', 'A proposal, or what was put in force. It is accepted or declined whole.'],

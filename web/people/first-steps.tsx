@@ -95,6 +95,8 @@ function BeginWith() {
               {ladders === 1 ? 'one ladder' : `${ladders} ladders`}, {faults} faults; edition {edition.number}{' '}
               of {fullDay(edition.date)}, by {authors.join(' and ')}. From then on it is the hall’s own:
               change whatever the hall does otherwise.
+              {only !== '' &&
+                ' Where a level asks for a level of another pattern first, that need is left out: look at the heavy ones.'}
             </p>
             {send.error && <Notice tone="warn">{send.error.message}</Notice>}
             <p className="mt-1 flex flex-wrap items-end gap-4">

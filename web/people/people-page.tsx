@@ -11,7 +11,7 @@ import type { SortingState } from '@tanstack/react-table';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Person } from '../../contract/people.ts';
-import { OUTCOMES } from '../../core/ladder/index.ts';
+import { gravityOf, OUTCOMES } from '../../core/ladder/index.ts';
 import type { Outcome } from '../../core/ladder/index.ts';
 import { Said, useAddress, useAsk, usePeople, useSend, useSigned } from '../shell/index.ts';
 import {
@@ -38,7 +38,6 @@ const AddSeveral = lazy(async () => ({ default: (await import('./add-several.tsx
 
 const column = createColumnHelper<Row>();
 
-const gravity = (l: PersonLine) => (l.outcome ? OUTCOMES.indexOf(l.outcome) : OUTCOMES.length);
 /** What the list is narrowed to: people of whom a ladder says so. */
 type Pick = Outcome | 'not placed';
 const isOf = (r: Row, picked: Pick) =>
@@ -70,7 +69,7 @@ export function People() {
         const squad = squads.data?.find((s) => s.id === person.squadId)?.name ?? '';
         const lines = (standings.data ?? [])
           .filter((l) => l.personId === person.id && l.levelName !== null)
-          .sort((a, b) => gravity(a) - gravity(b));
+          .sort((a, b) => gravityOf(a.outcome) - gravityOf(b.outcome));
         return [{ person, squad, lines }];
       }),
     [people, squads.data, standings.data],
@@ -88,7 +87,7 @@ export function People() {
         ),
       }),
       column.accessor('squad', { header: 'Squad' }),
-      column.accessor((r) => (r.lines[0] ? gravity(r.lines[0]) : 9), {
+      column.accessor((r) => gravityOf(r.lines[0]?.outcome), {
         id: 'outcome',
         header: 'Where they stand, and what the evidence says',
         cell: ({ row: { original: r } }) =>

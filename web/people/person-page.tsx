@@ -4,7 +4,7 @@ import { useParams } from 'react-router';
 import type { PersonOnLadders } from '../../contract/log.ts';
 import type { Person, PersonRow } from '../../contract/people.ts';
 import { lastLoads } from '../../core/log/index.ts';
-import { OUTCOMES } from '../../core/ladder/index.ts';
+import { gravityOf } from '../../core/ladder/index.ts';
 import { MOST_OF_DAY, writeJob } from '../../core/sheets/index.ts';
 import { useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
 import { Button, ButtonLink, length, Loaded, mass, Parts } from '../ui/index.ts';
@@ -152,7 +152,7 @@ function InFull({ person, data }: { person: Person; data: PersonOnLadders }) {
 /** Where they stand on each ladder, the gravest first; beginning another one opens on demand. */
 function Standing({ personId, data }: { personId: string; data: PersonOnLadders }) {
   const [beginning, setBeginning] = useState<'trials' | 'reason' | null>(null);
-  const gravity = (l: OnLadder) => (l.decision ? OUTCOMES.indexOf(l.decision.outcome) : OUTCOMES.length);
+  const gravity = (l: OnLadder) => gravityOf(l.decision?.outcome);
   const on = data.ladders.filter((l) => l.standing).sort((a, b) => gravity(a) - gravity(b));
   const free = data.ladders.some(mayBegin);
   const open = beginning ?? (on.length === 0 ? 'trials' : null);

@@ -7,8 +7,15 @@ export const writeDatesAs = (next: DateStyle): void => {
   style = next;
 };
 
-const inLanguage = (iso: string, parts: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat(style, parts).format(parseISO(iso));
+// A formatter costs a hundred times what it then does.
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function inLanguage(iso: string, parts: Intl.DateTimeFormatOptions): string {
+  const key = `${style} ${JSON.stringify(parts)}`;
+  const format = formats.get(key) ?? new Intl.DateTimeFormat(style, parts);
+  formats.set(key, format);
+  return format.format(parseISO(iso));
+}
 
 /** A hall date as people say it: "Mon 23 Nov". The year is added when it is not this one. */
 export function day(iso: string, today?: string): string {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { NewerEdition } from '../../../contract/library.ts';
-import { KIND_WORDS, mergeEdits } from '../../../core/library/index.ts';
+import { KIND_WORDS } from '../../../core/library/index.ts';
 import type { Body } from '../../../core/library/index.ts';
 import { useAsk, useSend } from '../../shell/index.ts';
 import { Button, Empty, fullDay, Loaded, Notice } from '../../ui/index.ts';
@@ -127,12 +127,9 @@ function OneDocument({
           </Button>
         );
         if (now && item.what === 'both') {
-          const { conflicts } = mergeEdits(origin ?? now, now, newer);
           return (
             <PutTogether
-              title={
-                conflicts.length === 0 ? 'Put together, word by word' : 'Some places were changed by both'
-              }
+              title="Ours and the newer edition"
               words={{ mine: 'Ours', theirs: 'The newer edition', together: 'Take it over, put together' }}
               base={origin}
               mine={now}

@@ -61,6 +61,12 @@ export function PutTogether({ title, words, base, mine, theirs, onTogether, more
         </fieldset>
       ))}
       <SideBySide before={theirs} after={mine} titles={[words.theirs, words.mine]} />
+      {open.length === 0 && (
+        <>
+          <h3 className="mt-3">{words.mine}, and what becomes of it</h3>
+          <SideBySide before={mine} after={chosen as unknown as Body} titles={[words.mine, 'Put together']} />
+        </>
+      )}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button tone="main" disabled={open.length > 0} onClick={() => onTogether(chosen as unknown as Body)}>
           {words.together}

@@ -103,9 +103,9 @@ export function Reading({ fields, value, entries, of, title = '', inList = false
   const read = ([key, f]: [string, DocumentField]) => (
     <Value field={f} value={values[key]} of={of} entries={entries} />
   );
-  /** What leads in a list, what stands under its own name, and lines of their own need no label. */
+  /** What leads in a list and what stands under its own name need no label. */
   const silent = ([key, f]: [string, DocumentField]) =>
-    f.label === title || f.is === 'line' || (inList && (key === said[0]![0] || f.is === 'document'));
+    f.label === title || (inList && (key === said[0]![0] || f.is === 'document'));
   return (
     <div className="grid gap-1">
       {runs.map((run) => {
