@@ -231,5 +231,5 @@ export function ruledAgain(before: Mechanics, shown: Shown, after: SettledMechan
       ] as const,
     ];
   });
-  return { ...after, ...Object.fromEntries(ruled) } as unknown as Mechanics;
+  return { ...after, ...Object.fromEntries(ruled) };
 }
