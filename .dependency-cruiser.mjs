@@ -19,7 +19,7 @@ const ROOMS = {
     'review',
     'exchange',
   ],
-  server: ['db', 'access', 'hall', 'people', 'library', 'log', 'fault', 'sheets', 'demo'],
+  server: ['db', 'access', 'hall', 'people', 'kit', 'library', 'log', 'fit', 'fault', 'sheets', 'demo'],
   web: [
     'ui',
     'workers',
@@ -29,6 +29,7 @@ const ROOMS = {
     'shell',
     'body',
     'log',
+    'kit',
     'fault',
     'floor',
     'library',

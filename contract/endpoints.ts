@@ -7,6 +7,7 @@ import type { Stage } from '../core/terms/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import type * as Access from './access.ts';
 import type * as Fault from './fault.ts';
+import type * as Fit from './fit.ts';
 import type * as Hall from './hall.ts';
 import type * as Kit from './kit.ts';
 import type * as Library from './library.ts';
@@ -250,12 +251,42 @@ export const ENDPOINTS = {
     touches: ['squads'],
   }),
   // Everybody reads a sheet, and what of it the hall has.
-  kit: answers<Kit.KitRow[]>()('GET', '/api/kit', { who: STAFF, whose: 'nobody', reads: ['library'] }),
-  saveKit: answers<Ok, object, Kit.KitRequest>()('PUT', '/api/kit/:slug', {
+  kit: answers<Kit.PieceInHall[]>()('GET', '/api/kit', {
+    who: STAFF,
+    whose: 'nobody',
+    floor: true,
+    reads: ['library'],
+  }),
+  savePieces: answers<Ok, object, Kit.PiecesRequest>()('PUT', '/api/kit', {
     who: HEAD,
     whose: 'nobody',
     // Sheets and decisions say what the hall has.
     touches: ['library'],
+  }),
+  removePiece: answers<Ok>()('DELETE', '/api/kit/:id', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['library'],
+  }),
+  // Whoever stands beside a band that has cracked takes it away.
+  flagPiece: answers<Ok, object, Kit.FlagRequest>()('PUT', '/api/kit/:id/condition', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+    touches: ['library'],
+  }),
+  // How it is set is read by whoever stands beside them.
+  fit: answers<Fit.FitForPerson>()('GET', '/api/people/:person/fit/:slug', {
+    who: COACHES,
+    whose: 'one',
+    floor: true,
+    cover: true,
+    reads: ['library', 'body', 'people', 'log', 'answers', 'hall'],
+  }),
+  pieceHistory: answers<Kit.PieceEdit[]>()('GET', '/api/kit/:id/history', {
+    who: COACHES,
+    whose: 'nobody',
+    reads: ['library'],
   }),
   backup: answers<File>()('GET', '/api/backup', { who: HEAD, whose: 'nobody', sure: true }),
 

@@ -6,7 +6,7 @@ import type { DateStyle } from '../core/terms/index.ts';
 import type { Me, StaffRole } from './access.ts';
 import { STAFF_ROLES, newPassword } from './access.ts';
 import { hallValues } from './hall-values.ts';
-import { list, shape, strict, text, whole } from './parts.ts';
+import { list, number, shape, strict, text, whole } from './parts.ts';
 
 export interface HallSettings {
   name: string;
@@ -20,6 +20,8 @@ export interface HallSettings {
   growsByItself: boolean;
   /** How trials for placing are chosen. */
   placementWay: PlacementWay;
+  /** Height of the sole of the shoes that are worn, metres; 0: barefoot. What is fitted rises by it. */
+  soleM: number;
 }
 
 /** What the application needs to start: who is signed in and which hall this is. */
@@ -43,6 +45,10 @@ export interface Heartbeat {
   now: string;
 }
 
+/** Of a usual training shoe (judgement). */
+const SOLE_M = 0.025;
+const SOLE_MOST_M = 0.1;
+
 export const hallSettingsSchema = shape(
   {
     name: text(120),
@@ -57,6 +63,7 @@ export const hallSettingsSchema = shape(
     placementWay: Joi.string()
       .valid(...PLACEMENT_WAYS)
       .default('information'),
+    soleM: number(0, SOLE_MOST_M).default(SOLE_M),
   },
 ).prefs(strict);
 

@@ -88,7 +88,8 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveStaff: { body: hall.staffSchema },
   addSquad: { body: hall.squadSchema },
   saveSquad: { body: hall.squadSchema },
-  saveKit: { body: kit.kitSchema },
+  savePieces: { body: kit.piecesSchema },
+  flagPiece: { body: kit.flagSchema },
 
   beginWithShipped: { body: library.beginSchema },
   takeOver: { body: library.takeOverSchema },

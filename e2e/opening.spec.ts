@@ -41,15 +41,20 @@ test('an empty hall is at work: from the first start to the first decision, in a
   await expect(steps.getByText('1. What to begin with: done')).toBeVisible();
 
   await steps.getByRole('link', { name: 'Tick what the hall has' }).click();
-  await page.getByRole('checkbox', { name: 'Here: Rowing machine' }).uncheck();
-  await expect(page.getByText('The hall has none.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Here: Mat' }).check();
   // A slip of the finger loses no number.
-  const balls = page.getByRole('textbox', { name: 'How many: Large ball' });
-  await balls.fill('3');
-  await page.getByRole('checkbox', { name: 'Here: Large ball' }).uncheck();
-  await expect(balls).toHaveValue('0');
-  await page.getByRole('checkbox', { name: 'Here: Large ball' }).check();
-  await expect(balls).toHaveValue('3');
+  const box = page.getByRole('checkbox', { name: 'Here: Box, solid' });
+  const boxes = page.getByRole('textbox', { name: 'How many or sizes: Box, solid' });
+  await boxes.fill('30 x2; 45');
+  await boxes.press('Tab');
+  await expect(box).toBeChecked();
+  await box.uncheck();
+  await expect(boxes).toHaveValue('0');
+  await expect(box).not.toBeChecked();
+  await box.check();
+  await expect(boxes).toHaveValue('30 x2; 45');
+  await page.getByRole('button', { name: 'The hall has none of these' }).click();
+  await expect(page.getByRole('button', { name: 'The hall has none of these' })).toBeHidden();
 
   const rooms = page.getByRole('navigation', { name: 'Rooms' });
   await rooms.getByRole('link', { name: 'Overview' }).click();

@@ -25,6 +25,8 @@ import { PersonMemo } from './memo.ts';
 import { root } from './root.ts';
 import type { App, Services } from './http.ts';
 import { complaintOf, isOutOfReach, newRequestId } from './complaint.ts';
+import { fitRoutes } from './fit/index.ts';
+import { kitRoutes } from './kit/index.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes, ownHolder, warmToday } from './log/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
@@ -38,6 +40,8 @@ const FILE_LIMIT = 24 * KB * KB;
 const HANDLERS = {
   ...accessRoutes,
   ...hallRoutes,
+  ...kitRoutes,
+  ...fitRoutes,
   ...libraryRoutes,
   ...adviceRoutes,
   ...peopleRoutes,
@@ -53,6 +57,7 @@ async function contextOf(
 ): Promise<OpenContext> {
   const at = s.clock();
   const hall = await hallRow(s.db);
+  const today = dayIn(hall?.timeZone ?? 'UTC', at);
   return {
     ...s,
     memo,
@@ -61,8 +66,8 @@ async function contextOf(
     at,
     hall,
     told: (what, error) => console.error(`${what} ${complaintOf(error)}`),
-    today: dayIn(hall?.timeZone ?? 'UTC', at),
-    inForce: await shelfInForce(s.db),
+    today,
+    inForce: await shelfInForce(s.db, { today }),
   };
 }
 
@@ -89,8 +94,8 @@ export function keepWarm(s: Services, memo: PersonMemo): { warm: Promise<void>; 
 }
 
 /** The state of the library, and its edition, which may be named without a change; of this run, since a backup restored counts anew. */
-async function stateTag({ db, boot, inForce }: OpenContext): Promise<string> {
-  return `W/"${boot}-${inForce.state}-${inForce.kit ?? 0}-${(await editionHeader(db)).number}"`;
+async function stateTag({ db, boot, inForce, today }: OpenContext): Promise<string> {
+  return `W/"${boot}-${inForce.state}-${inForce.kit ?? 0}-${today}-${(await editionHeader(db)).number}"`;
 }
 
 /** The whole server as one Hono application; besides the services it keeps what was put together about people. */

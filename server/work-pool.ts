@@ -39,7 +39,7 @@ export function workPool(): WorkPool {
         state,
         kit,
         bodies: shelf.everything(),
-        stocks: [...shelf.stocks],
+        hallKit: shelf.kit,
         revisions: [...revisions],
       }),
     );

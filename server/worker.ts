@@ -1,5 +1,5 @@
 import { shelfOf } from '../core/library/index.ts';
-import type { Body, ShelfInForce, Stock } from '../core/library/index.ts';
+import type { Body, HallKit, ShelfInForce } from '../core/library/index.ts';
 import { doTask } from './tasks.ts';
 import type { Given, TaskName } from './tasks.ts';
 
@@ -19,18 +19,18 @@ let last: { key: string; inForce: ShelfInForce } | null = null;
 function read({ key, text }: SharedLibrary): ShelfInForce {
   if (last?.key === key) return last.inForce;
   // A decoder reads no shared memory: the bytes are copied out first.
-  const { state, kit, bodies, stocks, revisions } = JSON.parse(
+  const { state, kit, bodies, hallKit, revisions } = JSON.parse(
     new TextDecoder().decode(new Uint8Array(text).slice()),
   ) as {
     state: number;
     kit: number;
     bodies: Body[];
-    stocks: [string, Stock][];
+    hallKit: HallKit;
     revisions: [string, number][];
   };
   last = {
     key,
-    inForce: { state, kit, shelf: shelfOf(bodies, new Map(stocks)), revisions: new Map(revisions) },
+    inForce: { state, kit, shelf: shelfOf(bodies, hallKit), revisions: new Map(revisions) },
   };
   return last.inForce;
 }

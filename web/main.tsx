@@ -21,6 +21,7 @@ const floor = () => import('./floor/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
+const kit = () => import('./kit/pages.ts');
 const hall = () => import('./hall/index.ts');
 const guide = () => import('./guide/index.ts');
 const sheets = () => import('./sheets/pages.ts');
@@ -53,6 +54,7 @@ const FaultReportPage = page(fault, (m) => m.FaultReportPage);
 const Ladders = page(ladders, (m) => m.Ladders);
 const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
+const KitRoom = page(kit, (m) => m.KitRoom);
 const Changes = page(changes, (m) => m.Changes);
 const ChangePage = page(changes, (m) => m.ChangePage);
 const GuideRoom = page(guide, (m) => m.GuideRoom);
@@ -120,6 +122,7 @@ const router = createBrowserRouter([
       { path: '/ladders', element: waiting(<Ladders />) },
       { path: '/ladders/:slug', element: waiting(<LadderRoom />) },
       { path: '/body', element: waiting(<BodyRoom />) },
+      { path: '/kit', element: waiting(<KitRoom />) },
       { path: '/changes', element: waiting(<Changes />) },
       { path: '/changes/:id', element: waiting(<ChangePage />) },
       { path: '/me', element: waiting(<AccountPage />) },

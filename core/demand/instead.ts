@@ -60,7 +60,7 @@ export function insteadOf(v: Variation, shelf: Shelf, o: InsteadOptions): Instea
   const equipment = new Map(shelf.all('equipment').map((e) => [e.slug, e]));
   const equals = equalsAmong(equipment.values());
   const nameOf = (slug: string) => equipment.get(slug)?.name.toLowerCase() ?? slug;
-  const here = (slug: string) => equipment.has(slug) && shelf.stock(slug).count > 0 && !taken.has(slug);
+  const here = (slug: string) => (equipment.has(slug) && !taken.has(slug) ? shelf.have(slug) : 0);
   const places = placesOn(shelf);
   const leftOut: Instead['leftOut'] = [];
 

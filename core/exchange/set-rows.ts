@@ -16,6 +16,7 @@ import {
   placeOfFelt,
   settingsRefused,
 } from '../terms/index.ts';
+import { guarded, unguarded } from './cells.ts';
 import type { FeltKind, Leg, LoadKind, Region, Setting, SettingUsed, Side } from '../terms/index.ts';
 
 const { ordinal, ...OTHERS } = SET_FIELDS;
@@ -44,10 +45,6 @@ export interface SetRowProblem {
 }
 
 const sided = (side: Side | null) => (side ? ` (${side})` : '');
-
-/** Words that a spreadsheet would run as a formula get an apostrophe before them, and lose it on the way back. */
-const guarded = (text: string) => (/^'*[=+\-@\t]/.test(text) ? `'${text}` : text);
-const unguarded = (text: string) => (/^'+[=+\-@\t]/.test(text) ? text.slice(1) : text);
 
 /** Marks that tell parts of a cell apart do not stand in the words of one. */
 const apart = (text: string, marks: RegExp) => text.replace(marks, ',');

@@ -8,6 +8,6 @@ export { onLadders } from './on-ladder.ts';
 export type { OnLadder } from './on-ladder.ts';
 export { overviewLines } from './overview.ts';
 export type { Overridden, PersonLine } from './overview.ts';
-export { levelOf, ofLibrary, readingOfLadder, variationsOf } from './readings.ts';
+export { levelOf, ofLibrary, readingOfLadder, readingOfVariation, variationsOf } from './readings.ts';
 export { NO_EVIDENCE, NO_RECORDS, grouped, painfulDays, recordsFrom } from './records.ts';
 export type { Evidence, PersonRecords, Trained } from './records.ts';

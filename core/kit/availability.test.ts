@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { equalsAmong, fitOf } from './availability.ts';
+import { atOnce, equalsAmong, fitOf } from './availability.ts';
 import { needsOf } from '../library/index.ts';
 
 const equals = equalsAmong([
@@ -8,7 +8,7 @@ const equals = equalsAmong([
   { slug: 'box', equals: ['sofa'] },
 ]);
 const fit = (hand: string[], all: string[], any: string[][] = []) =>
-  fitOf({ all, any }, (e) => hand.includes(e), equals);
+  fitOf({ all, any, counts: new Map() }, (e) => hand.filter((h) => h === e).length, equals);
 
 describe('what can be run with the pieces at hand', () => {
   it.each([
@@ -31,6 +31,51 @@ describe('what can be run with the pieces at hand', () => {
     expect(needsOf({ equipmentAll: [need('a')], equipmentAny: [[need('b'), need('c')]] })).toEqual({
       all: ['a'],
       any: [['b', 'c']],
+      counts: new Map(),
     });
+  });
+
+  it('takes as many as one person needs, of a piece or of an equal', () => {
+    const two = needsOf({ equipmentAll: [{ equipment: 'bench', count: 2, setUp: [] }], equipmentAny: [] });
+    const with_ = (n: Record<string, number>) => fitOf(two, (e) => n[e] ?? 0, equals);
+    expect(with_({ bench: 2 })).toEqual({ missing: [], replaced: [] });
+    expect(with_({ bench: 1, box: 1 })).toEqual({ missing: ['bench'], replaced: [] });
+    expect(with_({ box: 2 })).toEqual({ missing: [], replaced: [{ needed: 'bench', by: 'box' }] });
+  });
+
+  it('gives one piece to one need only', () => {
+    const hands = ['bench', 'box'];
+    expect(fit(['box'], ['bench', 'box'])).toEqual({ missing: ['bench'], replaced: [] });
+    expect(fit(['box', 'box'], ['bench', 'box']).replaced).toEqual([{ needed: 'bench', by: 'box' }]);
+    expect(fit(hands, ['bench'], [['box']])).toEqual({ missing: [], replaced: [] });
+  });
+
+  it('says how many people can do it at once', () => {
+    const needs = needsOf({
+      equipmentAll: [{ equipment: 'pads', count: 2, setUp: [] }],
+      equipmentAny: [
+        [
+          { equipment: 'rack', count: 1, setUp: [] },
+          { equipment: 'stand', count: 1, setUp: [] },
+        ],
+      ],
+    });
+    const of = (pads: number, rack: number, stand: number, most: number | null, shareable = true) =>
+      atOnce(
+        needs,
+        (e) => ({ count: { pads, rack, stand }[e] ?? 0, most: e === 'pads' ? null : most }),
+        () => shareable,
+      );
+    expect(of(12, 1, 1, 3)).toBe(6);
+    expect(of(5, 1, 1, 3)).toBe(2);
+    expect(of(12, 2, 1, null)).toBe(3);
+    expect(of(12, 2, 1, 3, false)).toBe(3);
+    expect(
+      atOnce(
+        { all: [], any: [], counts: new Map() },
+        () => ({ count: 0, most: null }),
+        () => true,
+      ),
+    ).toBe(Infinity);
   });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
-import type { BandReading } from './bands.ts';
+import type { BandReading } from '../terms/index.ts';
 
 const readings = (...pairs: [stretchM: number, pullKg: number][]): BandReading[] =>
   pairs.map(([stretchM, pullKg]) => ({ stretchM, pullKg }));

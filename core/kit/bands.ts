@@ -1,8 +1,4 @@
-/** What a scale showed at a length: the band stretched so far beyond its rest length, and the pull there. */
-export interface BandReading {
-  stretchM: number;
-  pullKg: number;
-}
+import type { BandReading } from '../terms/index.ts';
 
 /** A pull that readings carry, or that nobody has measured. */
 export type Pull = { known: true; kg: number } | { known: false; why: 'beyond the readings' };

@@ -18,6 +18,8 @@ const EYES = 0.936;
 /** The eyes lift easily so far while the neck stays in line (judgement). */
 const EASY_GAZE_DEG = 25;
 
+const LOWEST_RIBS = 0.4;
+
 /** The foot lies on a shoe: everything that is measured from the floor rises by its sole. */
 export interface Worn {
   soleM: number;
@@ -49,6 +51,14 @@ export function shoulderM({ lengths: l }: Build, { soleM } = BAREFOOT): number {
 export function hooksM(build: Build, place: 'high or front' | 'low', worn = BAREFOOT): number {
   return shoulderM(build, worn) - HOOK_BELOW_SHOULDER_M - (place === 'low' ? LOW_BAR * build.statureM : 0);
 }
+
+/** Height of the hooks for a bar that hangs in straight hands at mid-thigh, metres (judgement: half of the thigh). */
+export const midThighM = ({ lengths: l }: Build, { soleM } = BAREFOOT): number =>
+  soleM + l.ankleHeight + l.shank + l.thigh / 2;
+
+/** Height of handles at the lowest ribs, metres (judgement: so far up from hip to shoulder). */
+export const handlesM = ({ lengths: l }: Build, { soleM } = BAREFOOT): number =>
+  soleM + l.ankleHeight + l.shank + l.thigh + LOWEST_RIBS * l.hipShoulder;
 
 /** Height of the bar at the bottom of a squat, metres. */
 export function barAtBottomM(

@@ -1,6 +1,9 @@
-export { equalsAmong, fitOf } from './availability.ts';
+export { atOnce, equalsAmong, fitOf } from './availability.ts';
 export { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
-export type { BandCurve, BandRank, BandReading, Pull, ReadBand } from './bands.ts';
+export type { BandCurve, BandRank, Pull, ReadBand } from './bands.ts';
+export { fitCard } from './card.ts';
+export type { FitCard, FitFor, FitRow, Misfit, OwnThing } from './card.ts';
+export type { Asked, NotAsked } from './asked.ts';
 export {
   barAtBottomM,
   extensionPadM,
@@ -22,4 +25,6 @@ export {
 } from './fit.ts';
 export type { Worn } from './fit.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
+export { sizesTyped, typedSizes } from './typed.ts';
+export type { TypedSize } from './typed.ts';
 export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

@@ -66,18 +66,23 @@ export interface Nearest {
   offM: number;
 }
 
-/** Of as near ones the one with fewer pads. @param never the height that may not be passed, such as a step’s */
+/**
+ * Of as near ones the one with fewer pads.
+ * @param never the height that may not be passed, such as a step’s
+ * @param least the height that is reached at least, such as a wedge’s
+ */
 export function nearestHeight(
   own: readonly Standing[],
   pads: Pads,
   wantedM: number,
-  { never = Infinity }: { never?: number } = {},
+  { never = Infinity, least = 0 }: { never?: number; least?: number } = {},
 ): Nearest | null {
   let best: Nearest | null = null;
   for (const { id, heightM } of own) {
     for (let n = 0; n <= pads.count; n++) {
       const at = heightM + n * pads.thicknessM;
       if (at > never + HAIR_M) break;
+      if (at < least - HAIR_M) continue;
       const made = { id, pads: n, heightM: at, offM: at - wantedM };
       const [a, b] = [Math.abs(made.offM), best ? Math.abs(best.offM) : Infinity];
       if (a < b - HAIR_M || (a < b + HAIR_M && n < best!.pads)) best = made;

@@ -63,7 +63,9 @@ export type {
   ResolvedVariation,
 } from './resolve.ts';
 export { documentId, shelfOf } from './shelf.ts';
-export type { Shelf, ShelfInForce, Stock, Stocks } from './shelf.ts';
+export type { Shelf, ShelfInForce } from './shelf.ts';
+export { NOTHING_SAID, stockIn, stocksOf } from './stock.ts';
+export type { HallKit, Stock } from './stock.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
 export { summariesOf } from './summary.ts';
 export type { EntrySummary } from './summary.ts';

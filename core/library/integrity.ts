@@ -42,7 +42,7 @@ export function breachesOf(shelf: Shelf): Breach[] {
 
 /** The documents with some of them replaced, as they would stand after a change. */
 export function withChanges(shelf: Shelf, bodies: readonly Body[]): Shelf {
-  return shelfOf([...shelf.everything(), ...bodies], shelf.stocks);
+  return shelfOf([...shelf.everything(), ...bodies], shelf.kit);
 }
 
 const doubled = (ids: readonly string[]) => ids.filter((id, i) => ids.indexOf(id) !== i);

@@ -19,7 +19,8 @@ import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { branchesOf, standsAbove } from './places.ts';
 import { carries } from './predicate.ts';
-import type { Shelf, Stock } from './shelf.ts';
+import type { Shelf } from './shelf.ts';
+import type { Stock } from './stock.ts';
 import { LINE_FIELDS } from './line-fields.ts';
 import type { LineField } from './line-fields.ts';
 

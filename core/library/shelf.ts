@@ -1,22 +1,19 @@
 import type { Body, BodyOf } from './documents.ts';
+import type { Piece } from '../terms/index.ts';
+import { notThere } from '../terms/index.ts';
 import type { Kind } from './kinds/kind.ts';
+import { NOTHING_SAID, stockIn, stocksOf } from './stock.ts';
+import type { HallKit, Stock } from './stock.ts';
 
 /** The documents in force, looked up by kind and slug. Immutable once made. */
-/** What the hall has of a piece of equipment. */
-export interface Stock {
-  /** 0: the hall has none. */
-  count: number;
-  /** Where it stands. */
-  place: string;
-}
-/** Of what nobody has said anything the hall is taken to have one. */
-const NOT_SAID: Stock = { count: 1, place: '' };
-export type Stocks = ReadonlyMap<string, Stock>;
-
 export interface Shelf {
-  /** What the hall has, by slug of the equipment: rows of the hall, no part of the library. */
-  stocks: Stocks;
+  /** What the hall has: rows of the hall, no part of the library. */
+  kit: HallKit;
   stock(equipment: string): Stock;
+  /** How many may be used; of what nobody has said anything as many as are needed. */
+  have(equipment: string): number;
+  /** The pieces of an equipment that may be used. */
+  piecesOf(equipment: string): readonly Piece[];
   get<K extends Kind>(kind: K, slug: string): BodyOf<K> | undefined;
   /** In the order of slugs; the list is kept, so it is not to be changed. */
   all<K extends Kind>(kind: K): readonly BodyOf<K>[];
@@ -38,9 +35,15 @@ export const documentId = (d: { kind: Kind; slug: string }) => `${d.kind}/${d.sl
 
 /**
  * Makes a shelf of the given bodies; a later body of the same kind and slug replaces an earlier one.
- * @param stocks what the hall has of its equipment
+ * @param kit what the hall has of its equipment
  */
-export function shelfOf(bodies: Iterable<Body>, stocks: Stocks = new Map()): Shelf {
+export function shelfOf(bodies: Iterable<Body>, kit: HallKit = NOTHING_SAID): Shelf {
+  const stocks = stocksOf(kit);
+  const pieces = new Map<string, Piece[]>();
+  for (const p of kit.pieces) {
+    if (p.count === 0 || notThere(p, kit.today) !== null) continue;
+    pieces.set(p.equipment, [...(pieces.get(p.equipment) ?? []), p]);
+  }
   const byKind = new Map<Kind, Map<string, Body>>();
   for (const body of bodies) {
     let kind = byKind.get(body.kind);
@@ -57,8 +60,10 @@ export function shelfOf(bodies: Iterable<Body>, stocks: Stocks = new Map()): She
     return list as BodyOf<K>[];
   };
   return {
-    stocks,
-    stock: (equipment) => stocks.get(equipment) ?? NOT_SAID,
+    kit,
+    stock: (equipment) => stockIn(stocks, equipment),
+    have: (equipment) => stocks.get(equipment)?.count ?? Infinity,
+    piecesOf: (equipment) => pieces.get(equipment) ?? [],
     get: <K extends Kind>(kind: K, slug: string) => byKind.get(kind)?.get(slug) as BodyOf<K> | undefined,
     all,
     everything: () => [...byKind.keys()].sort().flatMap((kind) => all(kind)),

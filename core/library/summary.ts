@@ -10,7 +10,7 @@ import { referencesOf } from './references.ts';
 import { resolveMechanics, resolveWanted } from './resolve.ts';
 import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
-import type { Dominance, Laterality, Muscle, Pattern, Region, Role } from '../terms/index.ts';
+import type { PieceForm, Dominance, Laterality, Muscle, Pattern, Region, Role } from '../terms/index.ts';
 
 /** Documents in a list: enough to find one, without the whole sheet. */
 export interface EntrySummary {
@@ -37,6 +37,9 @@ export interface EntrySummary {
   words: string;
   /** Documents it names, as `kind/slug`. */
   uses: string[];
+  /** Of equipment: what the kit room notes of it, and how often it is inspected. */
+  forms?: PieceForm[];
+  inspectMonths?: number;
 }
 
 export interface VariationFacets {
@@ -81,6 +84,8 @@ function summaryOf(
     alsoCalled: alsoCalledOf(body),
     words: wordsOf(body),
     uses: [...new Set(referencesOf(body).map(documentId))],
+    ...(body.kind === 'equipment' && body.forms ? { forms: body.forms } : {}),
+    ...(body.kind === 'equipment' && body.inspectMonths ? { inspectMonths: body.inspectMonths } : {}),
   };
 }
 

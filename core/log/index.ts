@@ -29,6 +29,7 @@ export type {
   SetValues,
 } from './fields.ts';
 export { lastAids, lastSettings } from './last-told.ts';
+export { ownSettings, sameSettings } from './own-settings.ts';
 export { legAt } from './leg.ts';
 export { lastLoads } from './last-loads.ts';
 export { concernsMovement, painHere, painRegions } from './pain.ts';

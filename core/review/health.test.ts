@@ -9,7 +9,8 @@ import { cue, fault, ladder, level, question, shelf, variation } from '../testin
 import { seeded } from '../testing/seeded.ts';
 import { BLANK_MECHANICS, blankBody, breachesOf, shelfOf } from '../library/index.ts';
 import { BLOCKING, findingsAbout, HEALTH_KINDS, healthOf } from './health.ts';
-import type { Body, Equipment, Shelf, Stocks, Variation } from '../library/index.ts';
+import type { Body, Equipment, HallKit, Shelf, Variation } from '../library/index.ts';
+import { kitOf, piece } from '../testing/kit.ts';
 import type { Finding } from './health.ts';
 import { runs } from '../testing/runs.ts';
 
@@ -41,7 +42,7 @@ const DEFECTS: Record<
     change: (find: Find, bodies: readonly Body[]) => Body[];
     at: string;
     proof: RegExp;
-    stocks?: Stocks;
+    kit?: HallKit;
   }
 > = {
   'missing field': {
@@ -76,7 +77,7 @@ const DEFECTS: Record<
   },
   'equipment lacking': {
     change: (f) => [{ ...f('equipment', 'thrust-bench'), equals: [] }],
-    stocks: new Map([['thrust-bench', { count: 0, place: '' }]]),
+    kit: kitOf(piece('thrust-bench', { count: 0 })),
     at: 'variation/bench-thrust',
     proof: /the hall has none, and no equal/,
   },
@@ -167,8 +168,8 @@ describe('a library with one defect of each kind', () => {
   const clean = health(shelfOf(demo));
 
   it.each(HEALTH_KINDS)('%s is found where it is, with its proof', (kind) => {
-    const { change, at, proof, stocks } = DEFECTS[kind];
-    const found = health(shelfOf([...demo, ...change(find, demo)], stocks));
+    const { change, at, proof, kit } = DEFECTS[kind];
+    const found = health(shelfOf([...demo, ...change(find, demo)], kit));
     const fresh = found.filter((f) => !clean.some((c) => JSON.stringify(c) === JSON.stringify(f)));
     const own = fresh.filter((f) => f.kind === kind);
     expect(said(own)).toContain(`${kind}: ${at}`);
@@ -184,8 +185,8 @@ describe('a library with one defect of each kind', () => {
     };
     for (const kind of HEALTH_KINDS)
       bodies = [...bodies, ...DEFECTS[kind].change(now, shelfOf(bodies).everything())];
-    const stocks = new Map(HEALTH_KINDS.flatMap((kind) => [...(DEFECTS[kind].stocks ?? [])]));
-    const found = health(shelfOf(bodies, stocks));
+    const pieces = HEALTH_KINDS.flatMap((kind) => DEFECTS[kind].kit?.pieces ?? []);
+    const found = health(shelfOf(bodies, kitOf(...pieces)));
     expect([...new Set(found.map((f) => f.kind))]).toEqual([...HEALTH_KINDS]);
   });
 });
@@ -265,7 +266,7 @@ describe('findings', () => {
     ...(blankBody('equipment', slug, slug, 'A. Tester') as Equipment),
     ...change,
   });
-  const noRack = new Map([['rack', { count: 0, place: '' }]]);
+  const noRack = kitOf(piece('rack', { count: 0 }));
   const lacking = (...bodies: Body[]) =>
     health(shelfOf(bodies, noRack))
       .filter((f) => f.kind === 'equipment lacking')

@@ -359,13 +359,15 @@ function branchFindings(shelf: Shelf): Finding[] {
 function kitFindings(shelf: Shelf, variations: readonly Variation[]): Finding[] {
   const equipment = new Map(shelf.all('equipment').map((e) => [e.slug, e]));
   const equals = equalsAmong(equipment.values());
-  const has = (slug: string) => equipment.has(slug) && shelf.stock(slug).count > 0;
+  const has = (slug: string) => (equipment.has(slug) ? shelf.have(slug) : 0);
   return variations.flatMap((v): Finding[] => {
-    const { missing } = fitOf(needsOf(v), has, equals);
+    const needs = needsOf(v);
+    const { missing } = fitOf(needs, has, equals);
+    const many = (slug: string) => needs.counts.get(slug) ?? 1;
     return missing.map((slug) => ({
       kind: 'equipment lacking',
       document: { kind: 'variation', slug: v.slug },
-      proof: `Needs ${equipment.get(slug)?.name ?? slug}; the hall has none, and no equal of it.`,
+      proof: `Needs ${many(slug) > 1 ? `${many(slug)} × ` : ''}${equipment.get(slug)?.name ?? slug}; the hall has ${has(slug) || 'none'}, and no equal of it.`,
       other: { kind: 'equipment', slug },
     }));
   });

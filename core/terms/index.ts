@@ -85,3 +85,20 @@ export { aboutMeasure, measureWords, MEASURES, ROUNDINGS, SET_UP_MEASURES } from
 export type { Rounding, SetUpMeasure } from './measures.ts';
 export { DATE_STYLES } from './date-styles.ts';
 export type { DateStyle } from './date-styles.ts';
+export {
+  COLOURS,
+  CONDITIONS,
+  COUNTED_FROM,
+  KG_PER_LB,
+  PIECE_FORM_NAMES,
+  SIZES,
+  SIZE_NAMES,
+  aboutForm,
+  blankPiece,
+  aboutSize,
+  kgOf,
+  monthsAfter,
+  notThere,
+  pieceRefused,
+} from './pieces.ts';
+export type { BandReading, Colour, Condition, MassUnit, Piece, PieceForm, Size, Sizes } from './pieces.ts';

@@ -1,3 +1,4 @@
+import { blankPiece } from '../../core/terms/index.ts';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { addressOf, ENDPOINTS } from '../../contract/endpoints.ts';
@@ -42,6 +43,7 @@ async function requestsOf(): Promise<Requests> {
     dates: 'en-GB',
     growsByItself: false,
     placementWay: 'halving',
+    soleM: 0.02,
   } as const;
   const member = { login: 'new', name: 'New', role: 'coach', squadIds: [hall.squadId] } as const;
   const about = { name: 'Ida', squadId: hall.squadId, statureM: 1.7, massKg: 60, note: '' };
@@ -82,7 +84,12 @@ async function requestsOf(): Promise<Requests> {
     saveStaff: { of: { id: randomUUID() }, body: { ...member, squadIds: [], active: true } },
     addSquad: { of: {}, body: { name: 'Squad X', trainingDays: [1] } },
     saveSquad: { of: { id: hall.squadId }, body: { name: 'Squad' } },
-    saveKit: { of: { slug: 'mat' }, body: { count: 3, place: 'Wall' } },
+    savePieces: {
+      of: {},
+      body: { pieces: [{ ...blankPiece(randomUUID(), 'mat', { count: 3, place: 'Wall' }), edit: 0 }] },
+    },
+    removePiece: { of: { id }, body: undefined },
+    flagPiece: { of: { id }, body: { condition: 'out', why: 'A crack' } },
     checkDocuments: { of: {}, body: { items: [variation.body] } },
     importLibrary: { of: {}, body: '{"documents":[]}' },
     beginWithShipped: { of: {}, body: { only: 'hinge' } },

@@ -8,7 +8,7 @@ import { getTableName, is, isNull, notInArray, sql } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
 import type { Db } from './db.ts';
 import { rebuildDerived } from './derived.ts';
-import { kitApart } from './kit-apart.ts';
+import { kitApart, pieceFormerly } from './kit-apart.ts';
 import { rowsOf } from './rows.ts';
 import * as schema from './schema.ts';
 
@@ -46,6 +46,13 @@ const TIGHTEST = 300;
 const LOOKED_AT_FROM = 64 * MB;
 
 const FORMAT = 'meister-backup';
+
+/** Tables of versions before, and what became of their rows. */
+const FORMER_TABLES: Readonly<
+  Record<string, { table: PgTable; row: (row: Record<string, unknown>) => Record<string, unknown> }>
+> = {
+  kit: { table: schema.piece, row: (row) => ({ ...pieceFormerly(row as never) }) },
+};
 
 /** So many blocks of a table are in memory at a time. */
 const BLOCKS_AT_ONCE = 256;
@@ -174,7 +181,8 @@ export async function restoreBackup(
         ended = line.end as number;
         continue;
       }
-      const table = tables.get(line.table as string);
+      const former = FORMER_TABLES[line.table as string];
+      const table = former?.table ?? tables.get(line.table as string);
       if (!table)
         throw new BadBackup(`The backup names a table that is not known here: ${String(line.table)}.`);
       if (leftOut(table)) {
@@ -184,7 +192,8 @@ export async function restoreBackup(
       }
       if (batch && (batch.table !== table || batch.rows.length >= 200)) await flush();
       batch ??= { table, rows: [] };
-      batch.rows.push(line.row as Record<string, unknown>);
+      const row = line.row as Record<string, unknown>;
+      batch.rows.push(former ? former.row(row) : row);
       rows++;
     }
     await flush();

@@ -85,6 +85,22 @@ describe('backup and restore', () => {
 });
 
 describe('an older backup', () => {
+  it('of a version that only counted its kit brings it as pieces', async () => {
+    const other = await openEmbedded(null);
+    try {
+      const row = { equipment: 'mat', count: 9, place: 'rack' };
+      const lines = [
+        JSON.stringify({ format: 'meister-backup', version: 1, at: NOW.toISOString() }),
+        JSON.stringify({ table: 'kit', row }),
+        JSON.stringify({ end: 1 }),
+      ];
+      await restoreBackup(other.db, zipped(lines));
+      expect(await other.db.select().from(schema.piece)).toMatchObject([{ ...row, form: 'thing', edit: 1 }]);
+    } finally {
+      await other.close();
+    }
+  });
+
   it('revives no sign-in, no link, no password, code or PIN', async () => {
     const one = await openEmbedded(null, {});
     const two = await openEmbedded(null);

@@ -22,4 +22,4 @@ export { rebuildDerived, refreshStanding, refreshSummariesOf, refreshSummary } f
 export { among } from './among.ts';
 export { rowsOf } from './rows.ts';
 export type { Tell } from './slow.ts';
-export { kitApart } from './kit-apart.ts';
+export { kitApart, pieceFormerly } from './kit-apart.ts';

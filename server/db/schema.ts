@@ -3,8 +3,15 @@ import type { CaseEnd, Checked, FeltAt, Seen, Tried } from '../../core/fault/ind
 import type { Lengths, MassSet, RangeMethod } from '../../core/body/index.ts';
 import type { Body, Kind } from '../../core/library/index.ts';
 import type {
+  BandReading,
+  Colour,
+  Condition,
   DateStyle,
   Form,
+  MassUnit,
+  Piece,
+  PieceForm,
+  Sizes,
   Pattern,
   Region,
   Role,
@@ -67,6 +74,8 @@ export const hall = pgTable('hall', {
   dates: text('dates').$type<DateStyle>().notNull().default('en-GB'),
   /** The one pattern of the shipped library that the hall began with; null: all of it, or none. */
   beganWith: text('began_with').$type<Pattern>(),
+  /** Height of the sole of the shoes that are worn, metres; 0: barefoot. */
+  soleM: doublePrecision('sole_m').notNull().default(0.025),
   /** Advances by one with every accepted change. */
   stateNumber: integer('state_number').notNull().default(0),
   /** Advances by one with every change of what the hall has. */
@@ -367,12 +376,53 @@ export const origin = pgTable(
   (t) => [primaryKey({ columns: [t.kind, t.slug] })],
 );
 
-/** What the hall has of each kind of equipment; no row: nobody has said. */
-export const kit = pgTable('kit', {
-  equipment: text('equipment').primaryKey(),
-  count: integer('count').notNull(),
-  place: text('place').notNull().default(''),
-});
+/** What the hall has: a piece, or a lot of like ones; of equipment without any nobody has said. */
+export const piece = pgTable(
+  'piece',
+  {
+    id: uuid('id').primaryKey(),
+    equipment: text('equipment').notNull(),
+    form: text('form').$type<PieceForm>().notNull(),
+    name: text('name').notNull().default(''),
+    count: integer('count').notNull(),
+    place: text('place').notNull().default(''),
+    most: integer('most'),
+    condition: text('condition').$type<Condition>().notNull().default('good'),
+    why: text('why').notNull().default(''),
+    outSince: date('out_since', { mode: 'string' }),
+    inspectedOn: date('inspected_on', { mode: 'string' }),
+    nextInspection: date('next_inspection', { mode: 'string' }),
+    unit: text('unit').$type<MassUnit>().notNull().default('kg'),
+    sizes: jsonb('sizes').$type<Sizes>().notNull().default({}),
+    colour: text('colour').$type<Colour>(),
+    readings: jsonb('readings').$type<BandReading[]>().notNull().default([]),
+    readOn: date('read_on', { mode: 'string' }),
+    retireOn: date('retire_on', { mode: 'string' }),
+    /** Counts the edits: one that started from an older one is refused. */
+    edit: integer('edit').notNull().default(1),
+    /** When it left the hall; its history stays. */
+    goneAt: at('gone_at'),
+  },
+  (t) => [index('piece_equipment').on(t.equipment)],
+);
+
+/** What a piece was after each edit, and whose edit it was. */
+export const pieceEdit = pgTable(
+  'piece_edit',
+  {
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => piece.id, { onDelete: 'cascade' }),
+    edit: integer('edit').notNull(),
+    body: jsonb('body').$type<Piece>().notNull(),
+    /** It left the hall. */
+    gone: boolean('gone').notNull().default(false),
+    by: text('by').notNull(),
+    byId: uuid('by_id'),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.edit] })],
+);
 
 export const edition = pgTable('edition', {
   number: integer('number').primaryKey(),

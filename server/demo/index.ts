@@ -6,8 +6,9 @@ import { standingAfter } from '../../core/ladder/index.ts';
 import { knowStaff, rebuildDerived, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
-import { beginWithShipped, putKit, shelfInForce } from '../library/index.ts';
-import { KIT } from './kit.ts';
+import { putPieces } from '../kit/index.ts';
+import { beginWithShipped, shelfInForce } from '../library/index.ts';
+import { demoPieces } from './kit.ts';
 import { reportsFromLog } from '../log/index.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
@@ -38,7 +39,12 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       demoPassword: PASSWORD,
     });
     await beginWithShipped(tx, 'Mirela Ostrander', now);
-    await putKit(tx, KIT);
+    // Of its own seed, so that a piece more changes nothing of the seasons.
+    await putPieces(tx, demoPieces(today, seeded(seed + 500)), {
+      by: 'Mirela Ostrander',
+      byId: null,
+      at: now,
+    });
     const squadIds = new Map<string, string>();
     for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, { name }));
     for (const { squads, ...member } of STAFF) {

@@ -21,6 +21,7 @@ export const hallRoutes = handlers({
         dates: hall.dates,
         growsByItself: hall.growsByItself,
         placementWay: hall.placementWay,
+        soleM: hall.soleM,
         today,
         demo: hall.demo,
       },

@@ -40,7 +40,7 @@ export const adviceRoutes = handlers({
   mergeCues: (c) =>
     allOrNothing(c, async (tx) => {
       const { slug, keep } = tx.params;
-      const now = await shelfInForce(tx.db, tx.inForce);
+      const now = await shelfInForce(tx.db, { known: tx.inForce });
       if (now.state !== tx.body.state) {
         throw new Refusal(409, 'The library has changed since you looked. Nothing was merged; look again.');
       }

@@ -2,14 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { breachesOf, documentId, shelfOf } from '../../core/library/index.ts';
 import { libraryFileSchema } from '../../contract/library.ts';
 import type { LibraryFile } from '../../core/exchange/index.ts';
-import { schema } from '../db/index.ts';
+import { pieceFormerly, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { LIBRARY_FILE } from '../bounds.ts';
 import { check, readJson, Refusal } from '../http.ts';
 import { proposeItems, putInForce } from './changes.ts';
-import { kitFormerly, putKit, withoutKit } from './kit.ts';
+import { putPieces } from '../kit/index.ts';
+import { kitFormerly, withoutKit } from './kit.ts';
 import { shelfInForce } from './shelf.ts';
 
 const { change, edition } = schema;
@@ -64,7 +65,11 @@ export async function importLibrary(tx: Db, text: string, by: string, at: Date):
   const items = file.documents.map((body) => ({ body: withoutKit(body), base: 0 }));
   await proposeItems(tx, changeId, items);
   const state = await putInForce(tx, { changeId, items, author: by, at });
-  await putKit(tx, kitFormerly(file.documents));
+  await putPieces(
+    tx,
+    kitFormerly(file.documents).map((row) => ({ ...pieceFormerly(row), edit: 0 })),
+    { by, byId: null, at },
+  );
   await tx.delete(edition);
   await tx.insert(edition).values({
     number: file.edition.number,

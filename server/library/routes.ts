@@ -13,7 +13,6 @@ import { exportLibrary, importLibrary } from './exchange.ts';
 import { readerOf } from './reader.ts';
 import { newerDocument, newerEdition, takeOver } from './newer.ts';
 import { beginWithShipped, shippedLibrary } from './shipped.ts';
-import { kitRows, saveKit } from './kit.ts';
 import { inForce as documentInForce } from './shelf.ts';
 
 const { change, draft, edition, hall, revision } = schema;
@@ -43,13 +42,6 @@ async function draftOf(c: OfDocument): Promise<Draft | null> {
 }
 
 export const libraryRoutes = handlers({
-  kit: ({ db }) => kitRows(db),
-
-  saveKit: async (c) => {
-    await allOrNothing(c, (tx) => saveKit(tx, c.params.slug, c.body));
-    return { ok: true };
-  },
-
   library: async ({ db, inForce: { shelf, revisions } }) => ({
     entries: listOf(shelf, revisions),
     edition: await editionHeader(db),

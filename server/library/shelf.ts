@@ -1,10 +1,12 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
-import type { Kind, ShelfInForce, Stocks } from '../../core/library/index.ts';
+import type { HallKit, Kind, ShelfInForce } from '../../core/library/index.ts';
+import type { IsoDate } from '../../core/terms/index.ts';
+import { piecesOfHall } from '../kit/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 
-const { entry, revision, hall, kit } = schema;
+const { entry, revision, hall } = schema;
 
 // A state never changes once reached, so what was read for it stays right; the newest one is kept.
 const newest = new WeakMap<object, ShelfInForce>();
@@ -12,12 +14,17 @@ const newest = new WeakMap<object, ShelfInForce>();
 /**
  * Reads the shelf, or takes the one kept when no change has been accepted since.
  * @param known one read before, such as that of the request whose transaction this is
+ * @param today the hall's day, which decides what of the kit is overdue; absent: that of `known`, or any
  */
-export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfInForce> {
+export async function shelfInForce(
+  db: Db,
+  { known, today = known?.shelf.kit.today }: { known?: ShelfInForce; today?: IsoDate } = {},
+): Promise<ShelfInForce> {
   const [row] = await db.select({ state: hall.stateNumber, kit: hall.kitNumber }).from(hall);
   const state = row?.state ?? 0;
   const ofKit = row?.kit ?? 0;
-  const isNow = (s: ShelfInForce | undefined) => s?.state === state && (s.kit ?? 0) === ofKit;
+  const isNow = (s: ShelfInForce | undefined) =>
+    s?.state === state && (s.kit ?? 0) === ofKit && (today === undefined || s.shelf.kit.today === today);
   if (known && isNow(known)) return known;
   const kept = newest.get(db);
   if (kept && isNow(kept)) return kept;
@@ -33,7 +40,7 @@ export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfI
     kit: ofKit,
     shelf: shelfOf(
       rows.map((r) => r.body),
-      await stocksOf(db),
+      await kitOf(db, today),
     ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };
@@ -41,11 +48,10 @@ export async function shelfInForce(db: Db, known?: ShelfInForce): Promise<ShelfI
   return read;
 }
 
-/** What the hall has, by equipment. */
-async function stocksOf(db: Db): Promise<Stocks> {
-  const rows = await db.select().from(kit);
-  return new Map(rows.map(({ equipment, count, place }) => [equipment, { count, place }]));
-}
+const kitOf = async (db: Db, today: IsoDate = ''): Promise<HallKit> => ({
+  pieces: await piecesOfHall(db),
+  today,
+});
 
 /** The documents as they were in force at an earlier state of the hall. */
 export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce, 'shelf' | 'revisions'>> {
@@ -58,7 +64,7 @@ export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce,
     // What the hall has is known for today only.
     shelf: shelfOf(
       rows.map((r) => r.body),
-      await stocksOf(db),
+      await kitOf(db),
     ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };

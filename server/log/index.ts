@@ -8,3 +8,4 @@ export { recordsOf } from './records.ts';
 export { reportsFromLog, tell } from './stops.ts';
 export { keepSet } from './sets.ts';
 export { newestWithSettings, setsSince } from './history.ts';
+export { setsOfSummary } from './summary.ts';

@@ -16,7 +16,7 @@ import { refuseStopped } from './stops.ts';
 
 /** What is needed to decide on a ladder. @throws Refusal 422 without such a ladder */
 export async function forDeciding(c: Context & About, ladderSlug: string) {
-  const inForce = await shelfInForce(c.db, c.inForce);
+  const inForce = await shelfInForce(c.db, { known: c.inForce });
   const ladder = inForce.shelf.get('ladder', ladderSlug);
   if (!ladder) throw new Refusal(422, `ladder: there is no ladder "${ladderSlug}".`);
   return { inForce, ladder };

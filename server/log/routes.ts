@@ -30,7 +30,7 @@ export const logRoutes = handlers({
     const all = new Map(c.mine.map((m) => [m.person.id, m]));
     const lines = await c.memo.of(
       'overview',
-      `${c.inForce.state} ${c.today}`,
+      `${c.inForce.state} ${c.inForce.kit} ${c.today}`,
       [...all.keys()],
       async (missing) =>
         grouped(

@@ -54,7 +54,7 @@ async function squadsToday({ db, today: date }: OpenContext): Promise<Today['squ
 /** Of those whom somebody looks after: all who do see the same of them. */
 function ownToday(c: OpenContext, people: readonly About[], squads: Today['squads']) {
   const own = new Map(people.map((p) => [p.person.id, p]));
-  return c.memo.of('today', `${c.inForce.state} ${c.today}`, [...own.keys()], (missing) =>
+  return c.memo.of('today', `${c.inForce.state} ${c.inForce.kit} ${c.today}`, [...own.keys()], (missing) =>
     peopleToday(
       c,
       missing.map((id) => own.get(id)!),

@@ -34,6 +34,7 @@ import type { Ran } from '../dose/index.ts';
 import { Desk, endedSet, SignPicture, StopPanel } from '../fault/index.ts';
 import type { Stopped } from '../fault/index.ts';
 import { solved } from '../figure/index.ts';
+import { FloorFit } from '../kit/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { Button, Dialog, Guard } from '../ui/index.ts';
 import { useSetDraft } from './set-draft.ts';
@@ -156,6 +157,17 @@ export function FloorSet(p: Props) {
         />
         {hasAids(variation, set) && (
           <AidsPicker variation={variation} value={set.aids} onChange={(aids) => change({ aids })} />
+        )}
+        {(variation.source.measures?.length ?? 0) > 0 && (
+          <Guard what="How it is set">
+            <FloorFit
+              personId={person.personId}
+              name={p.name}
+              variation={variation.source.slug}
+              value={set.settings}
+              onTake={(settings) => change({ settings })}
+            />
+          </Guard>
         )}
         <SettingsOfSet variation={variation} set={set} onChange={change} />
         <MoreOfSet variation={variation} set={set} onChange={change} felt={false} />

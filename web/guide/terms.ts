@@ -81,7 +81,8 @@ const OF_SCREEN: readonly [address: string, words: readonly (keyof typeof T)[]][
   ['/ladders', ['ladder', 'level', 'branch', 'equal', 'demand', 'evidence']],
   ['/body', ['demand', 'moment', 'variation']],
   ['/changes', ['change', 'revision', 'edition', 'houseRule']],
-  ['/hall', ['kit', 'looksAfter', 'edition', 'change']],
+  ['/kit', ['kit', 'equal', 'variation', 'level']],
+  ['/hall', ['looksAfter', 'edition', 'change']],
   ['/print', ['sheet', 'edition', 'caution']],
 ];
 

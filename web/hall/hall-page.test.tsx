@@ -116,38 +116,8 @@ describe('settings', () => {
         dates: 'en-GB',
         growsByItself: true,
         placementWay: 'information',
+        soleM: 0.025,
       },
     ]);
-  });
-});
-
-describe('the kit of the hall', () => {
-  it('is kept line by line when a line is left, and only as a whole number', async () => {
-    const { user, sent } = inHall(<Hall />, {
-      answers: {
-        'GET /api/staff': [],
-        'GET /api/squads': [],
-        'GET /api/library': {
-          edition: {},
-          entries: [
-            { kind: 'equipment', slug: 'mat', title: 'Mat', retired: false, uses: [], alsoCalled: [] },
-          ],
-        },
-        'GET /api/kit': [{ equipment: 'mat', count: 3, place: 'rack' }],
-        'PUT /api/kit/mat': { ok: true },
-      },
-    });
-    await user.click(screen.getByRole('tab', { name: 'Kit' }));
-    const count = await screen.findByLabelText('How many: Mat');
-    await user.clear(count);
-    await user.tab();
-    expect(screen.getByText('A whole number, 0 to 500.')).toBeTruthy();
-    expect(sent.filter((s) => s.path === '/api/kit/mat' && s.method === 'PUT')).toEqual([]);
-    await user.type(count, '0');
-    await user.tab();
-    expect(screen.getByText('The hall has none.')).toBeTruthy();
-    await waitFor(() =>
-      expect(sent.at(-1)).toMatchObject({ path: '/api/kit/mat', body: { count: 0, place: 'rack' } }),
-    );
   });
 });

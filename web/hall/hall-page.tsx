@@ -1,16 +1,14 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { HallSettings, Squad } from '../../contract/hall.ts';
-import { HallValues, Refused, useAddress, useAsk, useSend, useSigned } from '../shell/index.ts';
-import { Button, Loaded, Notice, Parts, SelectField, TextField } from '../ui/index.ts';
+import { HallValues, Refused, useAddress, useAsk, useSend, useSigned, useUnits } from '../shell/index.ts';
+import { Button, length, Loaded, Notice, Parts, SelectField, TextField } from '../ui/index.ts';
 import { LibraryKeeping } from './keeping.tsx';
-import { Kit } from './kit.tsx';
 import { StaffSection } from './staff.tsx';
 
 const TABS = [
   ['staff', 'Staff'],
   ['squads', 'Squads'],
-  ['kit', 'Kit'],
   ['keeping', 'Library file and backup'],
   ['settings', 'Settings'],
 ] as const;
@@ -25,7 +23,6 @@ export function Hall() {
       <Parts label="Parts of the hall" parts={TABS} value={part} onPick={(to) => set({ part: to })}>
         {part === 'staff' && <StaffSection />}
         {part === 'squads' && <Squads />}
-        {part === 'kit' && <Kit />}
         {part === 'keeping' && <LibraryKeeping />}
         {part === 'settings' && <Settings />}
       </Parts>
@@ -35,6 +32,7 @@ export function Hall() {
 
 function Settings() {
   const { hall } = useSigned();
+  const units = useUnits();
   const send = useSend('saveHall');
   const { register, handleSubmit } = useForm<HallSettings>({
     values: {
@@ -46,6 +44,7 @@ function Settings() {
       dates: hall.dates,
       growsByItself: hall.growsByItself,
       placementWay: hall.placementWay,
+      soleM: hall.soleM,
     },
   });
   const error = send.error instanceof Refused ? send.error : null;
@@ -79,6 +78,19 @@ function Settings() {
       >
         <option value="information">what tells most, never much too hard</option>
         <option value="halving">halve what is open: shorter</option>
+      </SelectField>
+      <SelectField
+        label="Shoes worn in the hall"
+        hint="What is fitted to somebody rises by the sole."
+        {...register('soleM', { valueAsNumber: true })}
+      >
+        {[...new Set([0, 0.01, 0.025, 0.035, hall.soleM])]
+          .sort((a, b) => a - b)
+          .map((m) => (
+            <option key={m} value={m}>
+              {m === 0 ? 'barefoot' : `sole of ${length(m, units.length)}`}
+            </option>
+          ))}
       </SelectField>
       {send.error && <Notice tone="warn">{send.error.message}</Notice>}
       {send.isSuccess && <Notice>Kept.</Notice>}

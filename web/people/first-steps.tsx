@@ -37,7 +37,7 @@ function Steps() {
     {
       what: 'The kit at hand',
       done: kit.data.length > 0,
-      how: way('/hall?part=kit', 'Tick what the hall has', begun),
+      how: way('/kit?part=inventory', 'Tick what the hall has', begun),
     },
     {
       what: 'A squad and its people',

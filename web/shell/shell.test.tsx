@@ -35,7 +35,7 @@ const roomsShown = () =>
 describe('the band', () => {
   it('shows each role its rooms', () => {
     const { unmount } = show('viewer');
-    expect(roomsShown()).toEqual(['Library', 'Ladders', 'Body']);
+    expect(roomsShown()).toEqual(['Library', 'Ladders', 'Body', 'Kit']);
     unmount();
     const coach = show('coach');
     expect(roomsShown()).not.toContain('Hall');

@@ -69,6 +69,7 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
     ['Library', '/library', true],
     ['Ladders', '/ladders', !me.floorOnly],
     ['Body', '/body', !me.floorOnly],
+    ['Kit', '/kit', !me.floorOnly],
     ['Changes', '/changes', me.role !== 'viewer' && !me.floorOnly],
     ['Hall', '/hall', me.role === 'head coach' && !me.floorOnly],
   ];
@@ -150,8 +151,8 @@ export function Shell({ waiting }: { waiting?: ReactNode }) {
             aria-label={`${me.name}: account, change of coach`}
           >
             {/* Whose a shared tablet is now is read at once; there are few rooms beside it. */}
-            <span className={me.floorOnly ? 'md:hidden' : 'xl:hidden'}>{initials(me.name)}</span>
-            <span className={me.floorOnly ? 'hidden md:inline' : 'hidden xl:inline'}>
+            <span className={me.floorOnly ? 'md:hidden' : 'min-[1440px]:hidden'}>{initials(me.name)}</span>
+            <span className={me.floorOnly ? 'hidden md:inline' : 'hidden min-[1440px]:inline'}>
               {me.name}, {me.floorOnly ? 'floor only' : me.role}
             </span>
           </NavLink>

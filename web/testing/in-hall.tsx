@@ -39,6 +39,7 @@ export const signedAs = (role: StaffRole, hall: Partial<Signed['hall']> = {}): S
     dates: 'en-GB',
     growsByItself: false,
     placementWay: 'information',
+    soleM: 0.025,
     today: TODAY,
     demo: false,
     ...hall,

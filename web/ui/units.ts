@@ -1,5 +1,6 @@
-// International avoirdupois pound and international inch, exact by definition (1959 agreement).
-const KG_PER_LB = 0.45359237;
+import { KG_PER_LB } from '../../core/terms/index.ts';
+
+// International inch, exact by definition (1959 agreement).
 const M_PER_IN = 0.0254;
 
 export const toMass = (kg: number, unit: 'kg' | 'lb') => (unit === 'kg' ? kg : kg / KG_PER_LB);

@@ -1,4 +1,5 @@
-import { documents, fields, flag, lines, list, number, text } from './field.ts';
+import { PIECE_FORM_NAMES } from '../../terms/index.ts';
+import { choices, documents, fields, flag, lines, list, number, text, whole } from './field.ts';
 import { ALSO_CALLED, KEEPING } from './shared.ts';
 
 const metres = (label: string) => number(label, 0, 5, { unit: 'm', step: 0.01 });
@@ -8,7 +9,10 @@ export const EQUIPMENT = fields({
   name: text('Name', 120, { named: true }),
   alsoCalled: ALSO_CALLED,
   shareable: flag('Can be shared within a group', { blank: true }),
-  sizes: list('Sizes', 'size', 12, {
+  /** Absent: it is only counted. */
+  forms: choices('Noted of it in the kit room', PIECE_FORM_NAMES, 4, { optional: true }),
+  inspectMonths: whole('Inspected every', 1, 60, { unit: 'months', optional: true }),
+  sizes: list('Sizes to be had', 'size', 12, {
     name: text('What', 80),
     fromM: metres('From'),
     toM: metres('To'),

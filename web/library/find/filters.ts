@@ -61,8 +61,12 @@ function passes(f: Facet, values: readonly string[], e: EntrySummary, equals: Eq
     case 'without':
       return !f.of(e).some((v) => values.includes(v));
     case 'within': {
-      const needs = { all: e.facets?.equipmentAll ?? [], any: e.facets?.equipmentAny ?? [] };
-      return fitOf(needs, (piece) => values.includes(piece), equals).missing.length === 0;
+      const needs = {
+        all: e.facets?.equipmentAll ?? [],
+        any: e.facets?.equipmentAny ?? [],
+        counts: new Map<string, number>(),
+      };
+      return fitOf(needs, (piece) => (values.includes(piece) ? Infinity : 0), equals).missing.length === 0;
     }
   }
 }

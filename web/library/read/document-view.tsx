@@ -2,7 +2,8 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../../contract/library.ts';
 import { KIND_WORDS, titleOf } from '../../../core/library/index.ts';
 import type { Kind } from '../../../core/library/index.ts';
-import { useAsk, useSigned } from '../../shell/index.ts';
+import { absenceWords, countWords, sizeWords } from '../../kit/index.ts';
+import { useAsk, useSigned, useUnits } from '../../shell/index.ts';
 import { Loaded } from '../../ui/index.ts';
 import { CueView } from './cue-view.tsx';
 import { FaultView } from './fault-view.tsx';
@@ -77,27 +78,35 @@ export function DocumentView({ kind, slug, entries }: Props) {
   );
 }
 
-/** How many the hall has, and where they stand. */
+/** What the hall has of it, and where it stands. */
 function InTheHall({ slug }: { slug: string }) {
-  const { me } = useSigned();
+  const { me, hall } = useSigned();
   const kit = useAsk('kit');
-  const row = kit.data?.find((r) => r.equipment === slug);
+  const units = useUnits();
   if (!kit.data) return null;
+  const own = kit.data.filter((p) => p.equipment === slug && p.count > 0);
+  const said = kit.data.some((p) => p.equipment === slug);
+  const absent = own.filter((p) => absenceWords(p, hall.today) !== null);
   return (
     <p className="mt-2">
-      {!row ? 'Nobody has said yet how many the hall has.' : row.count === 0 ? 'The hall has none.' : null}
-      {row && row.count > 0 && (
-        <>
-          The hall has {row.count}
-          {row.place && `: ${row.place}`}.
-        </>
+      {!said
+        ? 'Nobody has said yet what the hall has. '
+        : own.length === 0
+          ? 'The hall has none. '
+          : 'The hall has '}
+      {own.length > 0 &&
+        `${own.map((p) => [sizeWords(p, units), countWords(p)].filter(Boolean).join(' × ')).join('; ')}. `}
+      {[...new Set(own.map((p) => p.place).filter(Boolean))].join('; ')}{' '}
+      {absent.length > 0 && (
+        <span className="text-warn">
+          Not there now:{' '}
+          {absent
+            .map((p) => [sizeWords(p, units), absenceWords(p, hall.today)].filter(Boolean).join(', '))
+            .join('; ')}
+          .{' '}
+        </span>
       )}
-      {me.role === 'head coach' && (
-        <>
-          {' '}
-          <Link to="/hall">Change it under Hall, Kit</Link>
-        </>
-      )}
+      {me.role !== 'viewer' && <Link to="/kit">To the kit room</Link>}
     </p>
   );
 }

@@ -9,6 +9,7 @@ import type { ResolvedCaution, ResolvedFault, ResolvedNeed } from '../../../core
 import { REFERENCE_BUILD } from '../../../core/body/index.ts';
 import { DemandPanel } from '../../body/index.ts';
 import { Movement } from '../../figure/index.ts';
+import { FitFor } from '../../kit/index.ts';
 import { InsteadPanel } from './instead-panel.tsx';
 import { EntryIcon } from '../find/entry-icon.tsx';
 import { AlsoCalled } from './also-called.tsx';
@@ -137,7 +138,9 @@ export function SheetView({
               </ul>
             )}
           </Section>
-          <Kit block={on.get('equipment')} needs={[...r.equipmentAll, ...r.equipmentAny.flat()]} />
+          <Kit block={on.get('equipment')} needs={[...r.equipmentAll, ...r.equipmentAny.flat()]}>
+            {(v.measures?.length ?? 0) > 0 && <FitFor variation={v.slug} />}
+          </Kit>
           {BEFORE_CUES.map((id) => (
             <Plain key={id} block={on.get(id)} />
           ))}
@@ -219,7 +222,15 @@ function Plain({ block }: { block: Block | undefined }) {
 }
 
 /** The kit, each piece with where it stands and how it is set up. */
-function Kit({ block, needs }: { block: Block | undefined; needs: readonly ResolvedNeed[] }) {
+function Kit({
+  block,
+  needs,
+  children,
+}: {
+  block: Block | undefined;
+  needs: readonly ResolvedNeed[];
+  children?: ReactNode;
+}) {
   const own = block?.lines.filter((l) => l.of === null) ?? [];
   return (
     <Section title={block?.title ?? 'Equipment and set-up'}>
@@ -241,6 +252,7 @@ function Kit({ block, needs }: { block: Block | undefined; needs: readonly Resol
         })}
       </ul>
       <Lines lines={own} />
+      {children}
     </Section>
   );
 }

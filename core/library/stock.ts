@@ -1,0 +1,50 @@
+import { PIECE_FORM_NAMES, notThere } from '../terms/index.ts';
+import type { IsoDate, Piece } from '../terms/index.ts';
+
+/** What the hall has, as its kit room says it, on a day. */
+export interface HallKit {
+  pieces: readonly Piece[];
+  /** Decides what is overdue; '': no day, so that nothing is. */
+  today: IsoDate;
+}
+export const NOTHING_SAID: HallKit = { pieces: [], today: '' };
+
+/** What the hall has of a piece of equipment that may be used. */
+export interface Stock {
+  /** 0: the hall has none, or none that may be used. */
+  count: number;
+  /** Where it stands. */
+  place: string;
+  /** So many people use one at a time, in turns; null: as many as like. */
+  most: number | null;
+}
+/** Of what nobody has said anything the hall is taken to have one. */
+const NOT_SAID: Stock = { count: 1, place: '', most: null };
+
+/**
+ * Stock by equipment. Of an equipment of several forms the first form is counted: a bar and rack is there as often as its
+ * racks. What is out of use or overdue is not there.
+ */
+export function stocksOf({ pieces, today }: HallKit): ReadonlyMap<string, Stock> {
+  const byEquipment = new Map<string, Piece[]>();
+  for (const p of pieces) {
+    const list = byEquipment.get(p.equipment);
+    if (list) list.push(p);
+    else byEquipment.set(p.equipment, [p]);
+  }
+  const stocks = new Map<string, Stock>();
+  for (const [equipment, own] of byEquipment) {
+    const form = PIECE_FORM_NAMES.find((f) => own.some((p) => p.form === f));
+    const here = own.filter((p) => p.form === form && notThere(p, today) === null);
+    const most = here.map((p) => p.most);
+    stocks.set(equipment, {
+      count: here.reduce((n, p) => n + p.count, 0),
+      place: [...new Set(here.map((p) => p.place).filter(Boolean))].join('; '),
+      most: most.includes(null) || most.length === 0 ? null : Math.max(...most.map((m) => m!)),
+    });
+  }
+  return stocks;
+}
+
+export const stockIn = (stocks: ReadonlyMap<string, Stock>, equipment: string): Stock =>
+  stocks.get(equipment) ?? NOT_SAID;

@@ -1,0 +1,2 @@
+export { kitRoutes } from './routes.ts';
+export { piecesOfHall, putPieces } from './store.ts';

@@ -1,0 +1,32 @@
+import type { SettingUsed } from '../../core/terms/index.ts';
+import { useAsk } from '../shell/index.ts';
+import { FitCardView, SettingsLine } from './fit-card.tsx';
+
+/** Before a set: what is set to this person, taken with one tap; the whole card unfolds. */
+export function FloorFit({
+  personId,
+  name,
+  variation,
+  value,
+  onTake,
+}: {
+  personId: string;
+  name: string;
+  variation: string;
+  value: readonly SettingUsed[] | null;
+  onTake: (settings: SettingUsed[]) => void;
+}) {
+  const { data: fit } = useAsk('fit', { person: personId, slug: variation });
+  if (!fit || (fit.card && fit.card.rows.length === 0)) return null;
+  return (
+    <section aria-label="Set to the person" className="border-y border-rule py-1">
+      <div className="text-lg">
+        <SettingsLine fit={fit} value={value} onTake={onTake} />
+      </div>
+      <details>
+        <summary className="flex min-h-11 items-center">How everything is set for {name}</summary>
+        <FitCardView fit={fit} name={name} />
+      </details>
+    </section>
+  );
+}

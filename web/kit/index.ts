@@ -1,0 +1,4 @@
+export { FitCardView, FitRows, SettingsLine, proposedBy } from './fit-card.tsx';
+export { FloorFit } from './floor-fit.tsx';
+export { FitFor } from './fit-for.tsx';
+export { absenceWords, countWords, sizeWords } from './words.ts';

@@ -1,0 +1,1 @@
+export { KitRoom } from './room.tsx';
