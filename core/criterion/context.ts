@@ -29,6 +29,8 @@ export interface EvaluationContext {
   floorsOfEquals?: ReadonlyMap<string, number>;
   /** Loads that one weight of the main variation's kind can be, kg; absent or empty: any. */
   loads?: readonly number[];
+  /** What shares of the body mass became on arrival, kg of one weight by the percentage. */
+  shares?: Readonly<Record<string, number>>;
   /** All sets of the pattern since arrival, warm-up and drills too: pain and stop faults are read of these. */
   ofPattern?: readonly LoggedSet[];
   /** Side tests at the level; absent: those among the sessions. */

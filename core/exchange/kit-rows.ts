@@ -1,5 +1,5 @@
 import { SIZE_NAMES, aboutSize, blankPiece, pieceRefused } from '../terms/index.ts';
-import type { BandReading, MassUnit, Piece, PieceForm, Size, Sizes } from '../terms/index.ts';
+import type { BandReading, MassUnit, Piece, PieceForm, Size } from '../terms/index.ts';
 import { COLOURS, CONDITIONS, PIECE_FORM_NAMES } from '../terms/index.ts';
 import { guarded, unguarded } from './cells.ts';
 
@@ -132,7 +132,7 @@ export function pieceOfRow(
     inspectedOn: date('inspected_on'),
     nextInspection: date('next_inspection'),
     unit: among<MassUnit>('unit', ['kg', 'lb'], 'kg'),
-    sizes: sizes as Sizes,
+    sizes: sizes,
     colour: cell('colour') === '' ? null : among('colour', COLOURS, COLOURS[0]),
     readings,
     readOn: date('read_on'),

@@ -66,6 +66,7 @@ export function judge(
       stops: records.stops,
       clearances: records.clearances,
       kit: ofLibrary(inForce).kit,
+      loads: ofLibrary(inForce).loads,
       heldElsewhere: held,
       branches: branchesTaught(inForce.shelf, ladder, records.answers)
         .filter((b) => !records.standings.has(b.slug) && isOpen(b, held))

@@ -12,7 +12,7 @@ import {
   targetAt,
 } from '../ladder/index.ts';
 import { sideWorkOf, sidesApart } from '../terms/index.ts';
-import type { CountedIn, Form, Pattern, SideWork, Stage } from '../terms/index.ts';
+import type { CountedIn, Form, LoadKind, Pattern, SideWork, Stage } from '../terms/index.ts';
 import type { CueTried, NextSet, Outcome, Plan, Target } from '../ladder/index.ts';
 import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
@@ -51,6 +51,8 @@ export interface TodayLine {
   oneSided: boolean;
   /** How the sides work. */
   sides: SideWork;
+  /** What is lifted; null: nothing is done. */
+  loadKind: LoadKind | null;
   /** What is asked today. */
   target: Target;
   /** The same with why; null where it could not be computed. */
@@ -134,6 +136,7 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
       variationNote: null,
       oneSided: sidesApart(main),
       sides: sideWorkOf(main),
+      loadKind: main.loadKind,
       target: targetAt(level.dose, []),
       plan: null,
       next: null,
@@ -194,6 +197,7 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineIn
     oneSided: known?.oneSided ?? false,
     // The sides change inside a round.
     sides: raw && !known?.inIntervals ? sideWorkOf(raw) : 'together',
+    loadKind: raw?.loadKind ?? null,
     target: plan.target,
     plan,
     next: known ? nextSet(all, known, plan, date) : null,

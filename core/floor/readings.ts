@@ -1,3 +1,5 @@
+import { loadsOfHall } from '../kit/index.ts';
+import type { LoadList } from '../kit/index.ts';
 import { resolve, resolveLadder } from '../library/index.ts';
 import type {
   ForPerson,
@@ -33,10 +35,15 @@ export function readingOfLadder(
   inForce: ShelfInForce,
   ladder: Ladder,
   answers: Readonly<Record<string, string>> = {},
-  { stage, form = 'sets', massKg, experience }: Partial<Standing> = {},
+  { stage, form = 'sets', massKg, experience, level, shares }: Partial<Standing> = {},
 ): LadderReading {
   const found = readingInForm(inForce, ladder, answers, stage, form);
-  const who = { massKg: massKg ?? null, experience: experience ?? null };
+  const who = {
+    massKg: massKg ?? null,
+    experience: experience ?? null,
+    loads: ofLibrary(inForce).loads,
+    fixed: shares && level ? { level, shares } : null,
+  };
   const settled = ladderForMass(found.settled, found.facts, who);
   return settled === found.settled ? found : { ...found, settled };
 }
@@ -131,6 +138,8 @@ export const levelOf = (ladder: SettledLadder, id: string | undefined): SettledL
 interface OfLibrary {
   nameOf: NameOfLevel;
   kit: ReadonlySet<string>;
+  /** The loads that exist in the hall. */
+  loads: LoadList;
 }
 const ofLibraries = new WeakMap<ShelfInForce, OfLibrary>();
 
@@ -146,6 +155,7 @@ export function ofLibrary(inForce: ShelfInForce): OfLibrary {
     },
     // Equipment the hall has at all; counting who holds what is for the group's plan.
     kit: new Set(shelf.all('equipment').flatMap((e) => (shelf.stock(e.slug).count > 0 ? [e.slug] : []))),
+    loads: loadsOfHall(shelf),
   };
   ofLibraries.set(inForce, made);
   return made;

@@ -24,7 +24,11 @@ export {
   wedgeM,
 } from './fit.ts';
 export type { Worn } from './fit.ts';
+export { barsOf, loadsOfHall, usualLoads } from './loads.ts';
+export type { LoadList, OwnBar } from './loads.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
+export { changeBetween, shareBar } from './sharing.ts';
+export type { Sharing, Turns } from './sharing.ts';
 export { sizesTyped, typedSizes } from './typed.ts';
 export type { TypedSize } from './typed.ts';
 export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

@@ -5,9 +5,10 @@ import type { BarKit } from './plates.ts';
 
 const kg = (n: number) => Math.round(1000 * n);
 const kit = (plates: [massKg: number, pairs: number][], barKg = 20): BarKit => ({
-  barG: kg(barKg),
-  collarsG: 0,
-  plates: plates.map(([m, pairs]) => ({ massG: kg(m), pairs })),
+  unit: 'kg' as const,
+  barT: kg(barKg),
+  collarsT: 0,
+  plates: plates.map(([m, pairs]) => ({ massT: kg(m), pairs })),
 });
 const HALL = kit([
   [25, 1],
@@ -47,48 +48,49 @@ describe('plates on a bar', () => {
   });
   it('takes the nearest below, never above, and says what there is above', () => {
     expect(loadFor(HALL, kg(61))).toMatchObject({
-      below: { totalG: kg(60) },
+      below: { totalT: kg(60) },
       exact: false,
-      aboveG: kg(62.5),
+      aboveT: kg(62.5),
     });
     expect(loadFor(HALL, kg(15)).below).toBeNull();
-    expect(loadFor(HALL, kg(15)).aboveG).toBe(kg(20));
-    expect(loadFor(HALL, kg(1000)).aboveG).toBeNull();
+    expect(loadFor(HALL, kg(15)).aboveT).toBe(kg(20));
+    expect(loadFor(HALL, kg(1000)).aboveT).toBeNull();
   });
   it('loads pounds as pounds', () => {
     const LB = 453.59237;
     const lb = (n: number) => Math.round(LB * n);
     const pounds: BarKit = {
-      barG: lb(45),
-      collarsG: 0,
+      unit: 'lb' as const,
+      barT: lb(45),
+      collarsT: 0,
       plates: [
         [45, 2],
         [25, 1],
         [10, 2],
         [5, 1],
         [2.5, 1],
-      ].map(([m, pairs]) => ({ massG: lb(m!), pairs: pairs! })),
+      ].map(([m, pairs]) => ({ massT: lb(m!), pairs: pairs! })),
     };
     expect(loadFor(pounds, lb(45) + 2 * (lb(45) + lb(10))).below!.side).toEqual([lb(45), lb(10)]);
   });
   it('counts collars, on a loaded bar alone', () => {
-    const collars = { ...HALL, collarsG: 5000 };
-    expect(loadsOn(collars)[0]!.totalG).toBe(kg(20));
+    const collars = { ...HALL, collarsT: 5000 };
+    expect(loadsOn(collars)[0]!.totalT).toBe(kg(20));
     expect(loadFor(collars, kg(65))).toMatchObject({ below: { side: [20_000] }, exact: true });
   });
   it('refuses what is no plate', () => {
     expect(() => loadsOn(kit([[0, 1]]))).toThrow(RangeError);
     expect(() => loadsOn(kit([[1.23456, 1]]))).not.toThrow();
-    expect(() => loadsOn({ ...HALL, plates: [{ massG: 1.5, pairs: 1 }] })).toThrow('whole grams');
-    expect(() => loadsOn({ ...HALL, plates: [{ massG: 1000, pairs: 21 }] })).toThrow(RangeError);
+    expect(() => loadsOn({ ...HALL, plates: [{ massT: 1.5, pairs: 1 }] })).toThrow('whole thousandths');
+    expect(() => loadsOn({ ...HALL, plates: [{ massT: 1000, pairs: 21 }] })).toThrow(RangeError);
     // Odd masses whose sums never meet are refused instead of counted out.
-    const odd = Array.from({ length: 20 }, (_, i) => ({ massG: 101 + 97 * i * i, pairs: 20 }));
+    const odd = Array.from({ length: 20 }, (_, i) => ({ massT: 101 + 97 * i * i, pairs: 20 }));
     expect(() => loadsOn({ ...HALL, plates: odd })).toThrow('odd masses');
   });
 
   const inventories = fc.array(
     fc.record({
-      massG: fc.constantFrom(1250, 2500, 5000, 7500, 10_000, 15_000),
+      massT: fc.constantFrom(1250, 2500, 5000, 7500, 10_000, 15_000),
       pairs: fc.integer({ min: 0, max: 3 }),
     }),
     { maxLength: 6 },
@@ -97,24 +99,24 @@ describe('plates on a bar', () => {
     fc.assert(
       fc.property(inventories, (plates) => {
         // Two lots of one plate are one kind.
-        const own = [...new Map(plates.map((p) => [p.massG, p])).values()];
-        const k: BarKit = { barG: 20_000, collarsG: 0, plates: own };
+        const own = [...new Map(plates.map((p) => [p.massT, p])).values()];
+        const k: BarKit = { unit: 'kg', barT: 20_000, collarsT: 0, plates: own };
         const least = new Map<number, number>();
         const through = (i: number, sum: number, n: number): void => {
           if (i === own.length) {
             least.set(sum, Math.min(least.get(sum) ?? Infinity, n));
             return;
           }
-          for (let c = 0; c <= own[i]!.pairs; c++) through(i + 1, sum + c * own[i]!.massG, n + c);
+          for (let c = 0; c <= own[i]!.pairs; c++) through(i + 1, sum + c * own[i]!.massT, n + c);
         };
         through(0, 0, 0);
         const loads = loadsOn(k);
         expect(loads).toHaveLength(least.size);
         for (const l of loads) {
-          expect(l.side.length).toBe(least.get((l.totalG - 20_000) / 2));
+          expect(l.side.length).toBe(least.get((l.totalT - 20_000) / 2));
           expect([...l.side].sort((a, b) => b - a)).toEqual(l.side);
           for (const p of own)
-            expect(l.side.filter((g) => g === p.massG).length).toBeLessThanOrEqual(p.pairs);
+            expect(l.side.filter((g) => g === p.massT).length).toBeLessThanOrEqual(p.pairs);
         }
       }),
       { numRuns: 300 },
@@ -141,11 +143,11 @@ describe('loads one after another', () => {
     if (fewestEachTime !== null) expect(oneByOne(...totals)).toBe(fewestEachTime);
   });
   it('puts on what was asked, and never handles more than the fewest plates each time would', () => {
-    const loads = loadsOn(HALL).map((l) => l.totalG);
+    const loads = loadsOn(HALL).map((l) => l.totalT);
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...loads), { minLength: 1, maxLength: 6 }), (totals) => {
         const ramp = rampOver(HALL, totals);
-        expect(ramp.steps.map((s) => s.totalG)).toEqual(totals);
+        expect(ramp.steps.map((s) => s.totalT)).toEqual(totals);
         expect(ramp.moves).toBeLessThanOrEqual(oneByOne(...totals.map((g) => g / 1000)));
       }),
       { numRuns: 60 },
@@ -167,6 +169,6 @@ describe('the warm-up with a bar', () => {
     [140, [20, 70, 97.5, 117.5]],
     [20, []],
   ])('before %s kg', (work, expected) => {
-    expect(warmUpLoads(HALL, kg(work)).map((r) => r.totalG / 1000)).toEqual(expected);
+    expect(warmUpLoads(HALL, kg(work)).map((r) => r.totalT / 1000)).toEqual(expected);
   });
 });

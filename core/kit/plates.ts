@@ -1,14 +1,20 @@
-/** A kind of plate: what one weighs, and how many pairs of it there are. Whole grams, so that sums are exact. */
+import type { MassUnit } from '../terms/index.ts';
+
+/**
+ * A kind of plate: what one weighs, and how many pairs of it there are. All masses here are whole thousandths of the unit
+ * in which the bar is marked (grams, or thousandths of a pound), so that sums are exact and a pound stays a pound.
+ */
 export interface PlatePairs {
-  massG: number;
+  massT: number;
   pairs: number;
 }
 
 /** A bar with what may be put on it; both sides are always loaded alike. */
 export interface BarKit {
-  barG: number;
+  unit: MassUnit;
+  barT: number;
   /** Both collars together. */
-  collarsG: number;
+  collarsT: number;
   plates: readonly PlatePairs[];
 }
 
@@ -17,27 +23,28 @@ export type Stack = readonly number[];
 
 /** A load as it is put on: in all, and the plates of one side. */
 export interface Loading {
-  totalG: number;
+  totalT: number;
   side: Stack;
 }
 
 const MOST_KINDS = 20;
 const MOST_PAIRS = 20;
 /** No side carries more, and no hall has plates of so many odd masses: beyond it the sums would grow without end. */
-const MOST_SIDE_G = 300_000;
+const MOST_SIDE_T = { kg: 300_000, lb: 660_000 };
 const MOST_SUMS = 20_000;
 
-/** @throws RangeError for a mass that is no whole number of grams, a count that is none, or more than can be owned */
-function checked({ barG, collarsG, plates }: BarKit): PlatePairs[] {
+/** @throws RangeError for a mass that is no whole number of thousandths, a count that is none, or more than can be owned */
+function checked({ barT, collarsT, plates }: BarKit): PlatePairs[] {
   const whole = (n: number) => Number.isInteger(n) && n >= 0;
-  if (!whole(barG) || !whole(collarsG)) throw new RangeError('A bar and its collars weigh whole grams.');
+  if (!whole(barT) || !whole(collarsT))
+    throw new RangeError('A bar and its collars weigh whole thousandths.');
   if (plates.length > MOST_KINDS) throw new RangeError(`More than ${MOST_KINDS} kinds of plates.`);
-  for (const { massG, pairs } of plates) {
-    if (!whole(massG) || massG === 0) throw new RangeError('A plate weighs whole grams.');
+  for (const { massT, pairs } of plates) {
+    if (!whole(massT) || massT === 0) throw new RangeError('A plate weighs whole thousandths.');
     if (!whole(pairs) || pairs > MOST_PAIRS)
       throw new RangeError(`More than ${MOST_PAIRS} pairs of a plate.`);
   }
-  return [...plates].filter((p) => p.pairs > 0).sort((a, b) => b.massG - a.massG);
+  return [...plates].filter((p) => p.pairs > 0).sort((a, b) => b.massT - a.massT);
 }
 
 /** Of two stacks of one load the one with fewer plates; of as many the one with the heavier plates. */
@@ -50,13 +57,13 @@ function isBetter(a: Stack, b: Stack): boolean {
 /** For every sum that one side can have, the stack with the fewest plates. @throws RangeError for too many sums */
 function fewestPlates(kit: BarKit): ReadonlyMap<number, Stack> {
   let best = new Map<number, Stack>([[0, []]]);
-  for (const { massG, pairs } of checked(kit)) {
+  for (const { massT, pairs } of checked(kit)) {
     const next = new Map<number, Stack>();
     for (const [sum, stack] of best) {
       for (let n = 0; n <= pairs; n++) {
-        const to = sum + n * massG;
-        if (to > MOST_SIDE_G) break;
-        const made = n === 0 ? stack : [...stack, ...Array<number>(n).fill(massG)];
+        const to = sum + n * massT;
+        if (to > MOST_SIDE_T[kit.unit]) break;
+        const made = n === 0 ? stack : [...stack, ...Array<number>(n).fill(massT)];
         const known = next.get(to);
         if (!known || isBetter(made, known)) next.set(to, made);
       }
@@ -67,8 +74,8 @@ function fewestPlates(kit: BarKit): ReadonlyMap<number, Stack> {
   return best;
 }
 
-const loadingOf = ({ barG, collarsG }: BarKit, side: Stack): Loading => ({
-  totalG: barG + (side.length > 0 ? collarsG : 0) + 2 * side.reduce((sum, m) => sum + m, 0),
+const loadingOf = ({ barT, collarsT }: BarKit, side: Stack): Loading => ({
+  totalT: barT + (side.length > 0 ? collarsT : 0) + 2 * side.reduce((sum, m) => sum + m, 0),
   side,
 });
 
@@ -77,10 +84,10 @@ export function loadsOn(kit: BarKit): Loading[] {
   const byTotal = new Map<number, Loading>();
   for (const stack of fewestPlates(kit).values()) {
     const l = loadingOf(kit, stack);
-    const known = byTotal.get(l.totalG);
-    if (!known || isBetter(stack, known.side)) byTotal.set(l.totalG, l);
+    const known = byTotal.get(l.totalT);
+    if (!known || isBetter(stack, known.side)) byTotal.set(l.totalT, l);
   }
-  return [...byTotal.values()].sort((a, b) => a.totalG - b.totalG);
+  return [...byTotal.values()].sort((a, b) => a.totalT - b.totalT);
 }
 
 /** A load that was asked for: what is put on, never more than was asked, and the next that there is above it. */
@@ -89,17 +96,17 @@ export interface Loadable {
   below: Loading | null;
   exact: boolean;
   /** null: nothing heavier can be put on. */
-  aboveG: number | null;
+  aboveT: number | null;
 }
 
-/** @param wantedG in all, bar and collars counted */
-export function loadFor(kit: BarKit, wantedG: number): Loadable {
+/** @param wantedT in all, bar and collars counted */
+export function loadFor(kit: BarKit, wantedT: number): Loadable {
   const loads = loadsOn(kit);
-  const below = loads.filter((l) => l.totalG <= wantedG).at(-1) ?? null;
+  const below = loads.filter((l) => l.totalT <= wantedT).at(-1) ?? null;
   return {
     below,
-    exact: below?.totalG === wantedG,
-    aboveG: loads.find((l) => l.totalG > wantedG)?.totalG ?? null,
+    exact: below?.totalT === wantedT,
+    aboveT: loads.find((l) => l.totalT > wantedT)?.totalT ?? null,
   };
 }
 
@@ -114,19 +121,19 @@ export function movesBetween(from: Stack, to: Stack): number {
 const MOST_STACKS = 400;
 
 /** Every stack that weighs so much on one side, those with fewer plates first. */
-function stacksOf(plates: readonly PlatePairs[], sideG: number): Stack[] {
+function stacksOf(plates: readonly PlatePairs[], sideT: number): Stack[] {
   const found: Stack[] = [];
-  const put = (i: number, leftG: number, stack: Stack): void => {
-    if (leftG === 0) {
+  const put = (i: number, leftT: number, stack: Stack): void => {
+    if (leftT === 0) {
       found.push(stack);
       return;
     }
     const p = plates[i];
     if (!p || found.length > 20 * MOST_STACKS) return;
-    for (let n = Math.min(p.pairs, Math.floor(leftG / p.massG)); n >= 0; n--)
-      put(i + 1, leftG - n * p.massG, n === 0 ? stack : [...stack, ...Array<number>(n).fill(p.massG)]);
+    for (let n = Math.min(p.pairs, Math.floor(leftT / p.massT)); n >= 0; n--)
+      put(i + 1, leftT - n * p.massT, n === 0 ? stack : [...stack, ...Array<number>(n).fill(p.massT)]);
   };
-  put(0, sideG, []);
+  put(0, sideT, []);
   return found.sort((a, b) => a.length - b.length).slice(0, MOST_STACKS);
 }
 
@@ -141,10 +148,10 @@ export interface Ramp {
  * Loads in their order with the fewest plates taken off and put on: a ramp of one person, or the turns of several who
  * share the bar. Exact over all stacks of each load (Viterbi, Error bounds for convolutional codes, 1967: the cheapest
  * way through layers); of as many moves the fewest plates.
- * @param totalsG loads that exist
+ * @param totalsT loads that exist
  * @throws RangeError for a load that cannot be put on
  */
-export function rampOver(kit: BarKit, totalsG: readonly number[]): Ramp {
+export function rampOver(kit: BarKit, totalsT: readonly number[]): Ramp {
   const plates = checked(kit);
   const A_PLATE = 0.001;
   interface Way {
@@ -153,11 +160,12 @@ export function rampOver(kit: BarKit, totalsG: readonly number[]): Ramp {
     before: Way | null;
   }
   let ways: Way[] = [{ stack: [], cost: 0, before: null }];
-  for (const totalG of totalsG) {
-    const bare = totalG === kit.barG;
-    const sideG = bare ? 0 : (totalG - kit.barG - kit.collarsG) / 2;
-    const stacks = sideG >= 0 && Number.isInteger(sideG) ? stacksOf(plates, sideG) : [];
-    if (stacks.length === 0) throw new RangeError(`A load of ${totalG} g cannot be put on this bar.`);
+  for (const totalT of totalsT) {
+    const bare = totalT === kit.barT;
+    const sideT = bare ? 0 : (totalT - kit.barT - kit.collarsT) / 2;
+    const stacks = sideT >= 0 && Number.isInteger(sideT) ? stacksOf(plates, sideT) : [];
+    if (stacks.length === 0)
+      throw new RangeError(`A load of ${totalT / 1000} ${kit.unit} cannot be put on this bar.`);
     ways = stacks.map((stack) => {
       let best: Way | null = null;
       for (const w of ways) {
@@ -184,21 +192,21 @@ const WARM_UP = [
   { share: 0.85, reps: 2 },
 ] as const;
 const EMPTY_BAR_REPS = 8;
-const LEAST_STEP = { g: 10_000, share: 0.1 };
-const LEAST_BELOW_WORK = { g: 5_000, share: 0.08 };
+const LEAST_STEP = { kg: 10_000, lb: 20_000, share: 0.1 };
+const LEAST_BELOW_WORK = { kg: 5_000, lb: 10_000, share: 0.08 };
 
 /**
  * The loads before the work, from the empty bar up, each one that exists and none worth leaving out: at least 10 kg or a
- * tenth of the work above the one before, and 5 kg or 8 % below the work (common practice, no source).
- * @param workG a load that exists
+ * tenth of the work above the one before, and 5 kg or 8 % below the work; 20 and 10 lb where it is marked in pounds (common practice, no source).
+ * @param workT a load that exists
  */
-export function warmUpLoads(kit: BarKit, workG: number): { totalG: number; reps: number }[] {
-  const ramp = [{ totalG: kit.barG, reps: EMPTY_BAR_REPS }];
-  const step = Math.max(LEAST_STEP.g, LEAST_STEP.share * workG);
-  const gap = Math.max(LEAST_BELOW_WORK.g, LEAST_BELOW_WORK.share * workG);
+export function warmUpLoads(kit: BarKit, workT: number): { totalT: number; reps: number }[] {
+  const ramp = [{ totalT: kit.barT, reps: EMPTY_BAR_REPS }];
+  const step = Math.max(LEAST_STEP[kit.unit], LEAST_STEP.share * workT);
+  const gap = Math.max(LEAST_BELOW_WORK[kit.unit], LEAST_BELOW_WORK.share * workT);
   for (const { share, reps } of WARM_UP) {
-    const totalG = loadFor(kit, share * workG).below?.totalG ?? 0;
-    if (totalG - ramp.at(-1)!.totalG >= step && workG - totalG >= gap) ramp.push({ totalG, reps });
+    const totalT = loadFor(kit, share * workT).below?.totalT ?? 0;
+    if (totalT - ramp.at(-1)!.totalT >= step && workT - totalT >= gap) ramp.push({ totalT, reps });
   }
-  return ramp.filter((r) => r.totalG < workG);
+  return ramp.filter((r) => r.totalT < workT);
 }

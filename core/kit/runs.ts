@@ -27,7 +27,7 @@ const equalsOf = new WeakMap<Shelf, ReadonlyMap<string, ReadonlySet<string>>>();
 export function runOf(read: ResolvedVariation, shelf: Shelf, body: RunBody): Run {
   let equals = equalsOf.get(shelf);
   if (!equals) equalsOf.set(shelf, (equals = equalsAmong(shelf.all('equipment'))));
-  const { missing, replaced } = fitOf(needsOf(read.source), shelf.have, equals);
+  const { missing, replaced } = fitOf(needsOf(read.source), (e) => shelf.have(e), equals);
   const rows =
     body && missing.length === 0 && (read.source.measures?.length ?? 0) > 0
       ? fitCard(read, shelf, { ...body, loadKg: null }).rows

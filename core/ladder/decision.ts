@@ -36,6 +36,8 @@ export interface Standing {
   massKg?: number | null;
   /** As they were placed on the ladder; absent: not said. */
   experience?: Experience;
+  /** What shares of the body mass became on arrival at the level, kg of one weight by the percentage. */
+  shares?: Readonly<Record<string, number>>;
   /** Sets that a way on or a move has stood on: they open nothing a second time. */
   usedUp?: readonly string[];
   /** The level that was left because it was barred, and the day. */

@@ -1,4 +1,4 @@
-export { arrivalLoad, ladderForMass } from './arrival.ts';
+export { arrivalLoad, ladderForMass, sharesAt } from './arrival.ts';
 export { askedWords, evidenceWindow } from './asks.ts';
 export { isInForm } from './counts.ts';
 export { decide } from './decide.ts';

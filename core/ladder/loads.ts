@@ -1,19 +1,11 @@
+import { usualLoads } from '../kit/index.ts';
+import type { LoadList } from '../kit/index.ts';
 import type { LoadKind } from '../terms/index.ts';
 
 /** What one weight of a kind can be, kg. */
-export type Loads = Partial<Record<LoadKind, readonly number[]>>;
+export type Loads = LoadList;
 
-const steps = (from: number, to: number, by: number) =>
-  Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
-
-/** The steps that halls usually have (common practice, no source). */
-export const USUAL_LOADS: Loads = {
-  dumbbell: [...steps(1, 10, 1), ...steps(12, 50, 2)],
-  kettlebell: steps(4, 48, 4),
-  bar: steps(20, 300, 2.5),
-  plate: [1.25, 2.5, 5, 7.5, 10, 15, 20, 25],
-  machine: steps(5, 150, 5),
-};
+export const USUAL_LOADS: Loads = usualLoads('kg');
 
 export const loadsOf = (kind: LoadKind, loads: Loads = USUAL_LOADS): readonly number[] => loads[kind] ?? [];
 

@@ -23,6 +23,8 @@ export interface MoveFact {
   painRegions?: readonly Region[] | null;
   /** Body mass on that day, kg. */
   massKg?: number | null;
+  /** What shares of that mass became at the level arrived at, by the percentage. */
+  shares?: Readonly<Record<string, number>> | null;
   /** Of a placement: what they had done before. */
   experience?: Experience | null;
   setIds?: readonly string[];
@@ -70,6 +72,7 @@ export function standingAfter(moves: readonly MoveFact[]): Standing | null {
         painBacks: backs,
         massKg: move.massKg ?? null,
         ...(standing?.form ? { form: standing.form } : {}),
+        ...(move.shares ? { shares: move.shares } : {}),
         ...(left ? { left } : {}),
         ...(role ? { role } : {}),
         ...(stage ? { stage } : {}),

@@ -26,6 +26,7 @@ export function weigh(given: DecisionInput) {
     massKg: standing.massKg ?? given.massKg ?? null,
     experience: standing.experience ?? null,
     loads: given.loads,
+    fixed: standing.shares ? { level: standing.level, shares: standing.shares } : null,
   };
   const ladder = ladderForMass(given.ladder, facts, carrier);
   const input: DecisionInput = { ...given, ladder };
@@ -59,6 +60,7 @@ export function weigh(given: DecisionInput) {
     at: { ladder: ladder.slug, level: level.id, since: standing.since },
     ...(main ? { main } : {}),
     loads,
+    ...(standing.shares ? { shares: standing.shares } : {}),
     ofPattern: counted.ofPattern,
     sideTests: counted.sideTests,
     days: counted.sessions.map((s) => s.date),

@@ -1,13 +1,15 @@
 import { PIECE_FORM_NAMES, notThere } from '../terms/index.ts';
-import type { IsoDate, Piece } from '../terms/index.ts';
+import type { IsoDate, MassUnit, Piece } from '../terms/index.ts';
 
 /** What the hall has, as its kit room says it, on a day. */
 export interface HallKit {
   pieces: readonly Piece[];
   /** Decides what is overdue; '': no day, so that nothing is. */
   today: IsoDate;
+  /** In what the hall weighs: what it usually has where nothing is noted. */
+  unit: MassUnit;
 }
-export const NOTHING_SAID: HallKit = { pieces: [], today: '' };
+export const NOTHING_SAID: HallKit = { pieces: [], today: '', unit: 'kg' };
 
 /** What the hall has of a piece of equipment that may be used. */
 export interface Stock {

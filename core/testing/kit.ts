@@ -8,4 +8,4 @@ export const piece = (equipment: string, of: Partial<Piece> = {}): Piece =>
   blankPiece(`piece-${++made}`, equipment, of);
 
 /** What a made-up hall has, on a day on which nothing is overdue. */
-export const kitOf = (...pieces: Piece[]): HallKit => ({ pieces, today: '' });
+export const kitOf = (...pieces: Piece[]): HallKit => ({ pieces, today: '', unit: 'kg' });

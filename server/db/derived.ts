@@ -53,7 +53,7 @@ const standings = (where: SQL) => sql`
     jsonb_agg(jsonb_strip_nulls(jsonb_build_object(
       'kind', m.kind, 'date', m.date::text, 'fromLevel', m.from_level, 'toLevel', m.to_level, 'taken', m.taken,
       'role', m.role, 'stage', m.stage, 'cause', m.cause, 'painRegions', m.pain_regions, 'massKg', m.mass_kg, 'form', m.form,
-      'experience', m.experience,
+      'experience', m.experience, 'shares', m.shares,
       -- Only what used evidence up needs to be remembered by its sets.
       'setIds', case when m.kind in ('grow', 'move up', 'step back') then m.set_ids end)) order by m.sequence),
     (array_agg(m.id order by m.sequence desc))[1]

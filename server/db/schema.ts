@@ -864,6 +864,8 @@ export const move = pgTable(
     painRegions: jsonb('pain_regions').$type<Region[]>(),
     /** Body mass on that day, kg: shares of it are fixed by it. */
     massKg: doublePrecision('mass_kg'),
+    /** What shares of the body mass became on arrival, by the percentage; null: none, or of before this was kept. */
+    shares: jsonb('shares').$type<Record<string, number>>(),
     /** What they had done before, of a placement by trials: their first loads follow from it. */
     experience: text('experience').$type<Experience>(),
     /** What the tool proposed, where it proposed anything. */

@@ -71,7 +71,7 @@ const OWNED: readonly Owned[] = [
     { mass: 2.5, count: 3, colour: 'green' },
     { mass: 1.25, count: 2, colour: 'brown' },
   ]),
-  ...each('bar-and-rack', 'collars', RACKS, [{ mass: 0.4, count: 3 }]),
+  ...each('bar-and-rack', 'collars', RACKS, [{ count: 3 }]),
   ...each('light-bar', 'bar', 'wall rack, lowest pegs', [{ mass: 10, lengthM: 1.8, count: 3 }]),
   ...each('light-plate', 'plates', 'Plate tree', [{ mass: 5, count: 4, colour: 'black' }]),
   ...each(

@@ -1,10 +1,10 @@
 import { settingsFor } from './settings.ts';
 import { sidesApart } from '../../core/terms/index.ts';
-import { judge, readingOfLadder, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
+import { judge, ofLibrary, readingOfLadder, recordsFrom, revisionsRead } from '../../core/floor/index.ts';
 import { amountIn, blankSet } from '../../core/log/index.ts';
 import type { Ladder, ShelfInForce, Variation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
-import { standingAfter, targetAt } from '../../core/ladder/index.ts';
+import { sharesAt, standingAfter, targetAt } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import type { Restriction, Standing, Target } from '../../core/ladder/index.ts';
 import type { SignOff } from '../../core/criterion/index.ts';
@@ -129,7 +129,7 @@ function follow({
   dates,
 }: Following) {
   const reads = revisionsRead(inForce, ladder);
-  const { settled: loaded } = readingOfLadder(
+  const { settled: loaded, facts } = readingOfLadder(
     inForce,
     ladder,
     {},
@@ -139,6 +139,11 @@ function follow({
   let ability = course.ability;
   const own = () => season.moves.filter((m) => m.ladder === ladder.slug);
 
+  const arrivedWith = ({ kind, fromLevel, toLevel }: Pick<MoveRecord, 'kind' | 'fromLevel' | 'toLevel'>) => {
+    const to = loaded.levels.find((l) => l.id === toLevel);
+    if (!to || (kind !== 'placed' && fromLevel === toLevel)) return null;
+    return sharesAt(to, facts.get(to.main), { massKg: who.massKg, loads: ofLibrary(inForce).loads });
+  };
   const addMove = (
     date: string,
     move: Pick<MoveRecord, 'kind' | 'fromLevel' | 'toLevel' | 'taken' | 'proposed' | 'reason' | 'evidence'>,
@@ -155,6 +160,7 @@ function follow({
       painRegions:
         move.kind === 'step back' && move.evidence?.cause === 'pain' ? move.evidence.painRegions : null,
       massKg: who.massKg,
+      shares: arrivedWith(move),
       role: move.kind === 'placed' ? (course.role ?? null) : null,
       stage: null,
       form: null,

@@ -1,7 +1,7 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
 import { documentId, shelfOf } from '../../core/library/index.ts';
 import type { HallKit, Kind, ShelfInForce } from '../../core/library/index.ts';
-import type { IsoDate } from '../../core/terms/index.ts';
+import type { IsoDate, MassUnit } from '../../core/terms/index.ts';
 import { piecesOfHall } from '../kit/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -20,10 +20,14 @@ export async function shelfInForce(
   db: Db,
   { known, today = known?.shelf.kit.today }: { known?: ShelfInForce; today?: IsoDate } = {},
 ): Promise<ShelfInForce> {
-  const [row] = await db.select({ state: hall.stateNumber, kit: hall.kitNumber }).from(hall);
+  const [row] = await db
+    .select({ state: hall.stateNumber, kit: hall.kitNumber, unit: hall.massUnit })
+    .from(hall);
   const state = row?.state ?? 0;
   const ofKit = row?.kit ?? 0;
+  const unit = row?.unit ?? 'kg';
   const isNow = (s: ShelfInForce | undefined) =>
+    s?.shelf.kit.unit === unit &&
     s?.state === state && (s.kit ?? 0) === ofKit && (today === undefined || s.shelf.kit.today === today);
   if (known && isNow(known)) return known;
   const kept = newest.get(db);
@@ -40,7 +44,7 @@ export async function shelfInForce(
     kit: ofKit,
     shelf: shelfOf(
       rows.map((r) => r.body),
-      await kitOf(db, today),
+      await kitOf(db, unit, today),
     ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };
@@ -48,9 +52,10 @@ export async function shelfInForce(
   return read;
 }
 
-const kitOf = async (db: Db, today: IsoDate = ''): Promise<HallKit> => ({
+const kitOf = async (db: Db, unit: MassUnit, today: IsoDate = ''): Promise<HallKit> => ({
   pieces: await piecesOfHall(db),
   today,
+  unit,
 });
 
 /** The documents as they were in force at an earlier state of the hall. */
@@ -64,7 +69,7 @@ export async function shelfAt(db: Db, state: number): Promise<Pick<ShelfInForce,
     // What the hall has is known for today only.
     shelf: shelfOf(
       rows.map((r) => r.body),
-      await kitOf(db),
+      await kitOf(db, 'kg'),
     ),
     revisions: new Map(rows.map((r) => [documentId(r.body), r.number])),
   };

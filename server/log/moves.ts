@@ -3,7 +3,7 @@ import type { PersonRecords } from '../../core/floor/index.ts';
 import { randomUUID } from 'node:crypto';
 import { isTaught } from '../../core/library/index.ts';
 import type { Ladder, Level, ShelfInForce } from '../../core/library/index.ts';
-import { heldLevels, isOpen, overrideRefused, permittedLevels } from '../../core/ladder/index.ts';
+import { heldLevels, isOpen, overrideRefused, permittedLevels, sharesAt } from '../../core/ladder/index.ts';
 import type { Decision, Outcome } from '../../core/ladder/index.ts';
 import type { ConfirmRequest, FormRequest, PlaceRequest } from '../../contract/log.ts';
 import { refreshStanding, schema } from '../db/index.ts';
@@ -33,6 +33,15 @@ function levelIn(ladder: Ladder, id: string): Level {
 
 type Move = typeof schema.move.$inferInsert;
 
+/** What shares of the body mass become at a level with the loads that the hall has on that day. */
+function sharesOnArrival(inForce: ShelfInForce, ladder: Ladder, own: PersonRecords, level: string) {
+  const { settled, facts } = readingOfLadder(inForce, ladder, own.answers);
+  const to = settled.levels.find((l) => l.id === level);
+  return to
+    ? sharesAt(to, facts.get(to.main), { massKg: own.massKg, loads: ofLibrary(inForce).loads })
+    : null;
+}
+
 /** Keeps a decision for good, with the state of the library that it was made in, and where it leads. */
 async function keepMove(
   { db, at, today, inForce }: Pick<OpenContext, 'db' | 'at' | 'today' | 'inForce'>,
@@ -43,8 +52,10 @@ async function keepMove(
   move: Pick<Move, 'kind' | 'fromLevel' | 'toLevel' | 'reason' | 'setIds'> & Partial<Move>,
 ): Promise<string> {
   const id = randomUUID();
+  const arrives = move.kind === 'placed' || move.toLevel !== move.fromLevel;
   await db.insert(schema.move).values({
     ...move,
+    shares: arrives ? sharesOnArrival(inForce, ladder, own, move.toLevel) : null,
     id,
     personId,
     ladder: ladder.slug,

@@ -20,7 +20,7 @@ import {
 } from '../log/index.ts';
 import type { Observed } from '../log/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import { INTERVAL, restFollows } from '../../core/dose/index.ts';
@@ -34,7 +34,8 @@ import type { Ran } from '../dose/index.ts';
 import { Desk, endedSet, SignPicture, StopPanel } from '../fault/index.ts';
 import type { Stopped } from '../fault/index.ts';
 import { solved } from '../figure/index.ts';
-import { FloorFit } from '../kit/index.ts';
+import { BarPanel, FloorFit } from '../kit/index.ts';
+import type { OnBar } from '../kit/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { Button, Dialog, Guard } from '../ui/index.ts';
 import { useSetDraft } from './set-draft.ts';
@@ -48,6 +49,8 @@ interface Props {
   variation: ResolvedVariation;
   revision: number;
   next: NextSet;
+  /** The others here who work with a bar. */
+  onBar: readonly OnBar[];
   sideTest: boolean;
   onSideTest: (on: boolean) => void;
   knowledge: DeskKnowledge | null;
@@ -114,6 +117,10 @@ export function FloorSet(p: Props) {
   const setName = `Set ${next.number}${next.side ? ` ${next.side}` : ''} done`;
   const { tempo } = variation.source;
   const range = solved(REFERENCE_BUILD, variation.mechanics).range;
+  const needed = useMemo(
+    () => [...variation.equipmentAll, ...variation.equipmentAny.flat()].map((n) => n.equipment.slug),
+    [variation],
+  );
   const loaded = set.loadKg !== null || variation.source.loadKind !== 'none';
 
   return (
@@ -150,6 +157,18 @@ export function FloorSet(p: Props) {
           </div>
         )}
         {loaded && <Amounts variation={variation} set={set} onChange={change} only="load" />}
+        {variation.source.loadKind === 'bar' && set.loadKg !== null && (
+          <Guard what="The bar">
+            <BarPanel
+              equipment={needed}
+              loadKg={set.loadKg}
+              sets={next.of}
+              name={p.name}
+              others={p.onBar}
+              onTake={(loadKg) => change({ loadKg })}
+            />
+          </Guard>
+        )}
         <Scale
           label="Effort, 0 to 10 (ask after the last set)"
           value={set.effort}

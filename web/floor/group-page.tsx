@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { Person } from '../../contract/people.ts';
 import { clocks } from '../dose/index.ts';
+import type { OnBar } from '../kit/index.ts';
 import { queryClient, queryOf, Said, useAddress, useAsk, usePeople, useUnits } from '../shell/index.ts';
 import { Button, Dialog, Empty, Loaded, PatternWord, useKeys } from '../ui/index.ts';
 import { ConfirmDown } from './confirm-down.tsx';
@@ -48,11 +49,14 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
   useEffect(() => {
     // What is needed on the floor is asked for while there is a connection.
     void queryClient.prefetchQuery({ ...queryOf('desk', deskOf(there)), staleTime: 60_000 });
+    void queryClient.prefetchQuery({ ...queryOf('kit'), staleTime: 60_000 });
     for (const p of there) {
       for (const line of p.lines) {
         if (line.variation === null) continue;
         const sheet = queryOf('sheet', sheetOf(line.variation, line, p.personId));
         void queryClient.prefetchQuery({ ...sheet, staleTime: 60_000 });
+        const fit = queryOf('fit', { person: p.personId, slug: line.variation });
+        void queryClient.prefetchQuery({ ...fit, staleTime: 60_000 });
       }
     }
   }, [there]);
@@ -92,11 +96,21 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
           date={data.date}
           ofDay={dayOf(active, parcels, data.date)}
           desk={deskOf(there)}
+          onBar={there.filter((p) => p !== active).flatMap((p) => onBarOf(p, name(p.personId)))}
         />
       )}
     </div>
   );
 }
+
+/** What somebody does with a bar today. */
+const onBarOf = (p: TodayPerson, name: string): OnBar[] =>
+  p.lines.flatMap((l) => {
+    const loadKg = l.next?.loadKg ?? l.target.loadKg;
+    return l.loadKind === 'bar' && loadKg
+      ? [{ id: `${p.personId} ${l.ladder}`, name, loadKg, sets: l.target.sets }]
+      : [];
+  });
 
 const dayOf = (p: TodayPerson, parcels: readonly Parcel[], date: string) =>
   mergedSets(p.sets, parcels, p.personId).filter((s) => s.date === date);
@@ -107,6 +121,7 @@ function OnePerson({
   date,
   ofDay,
   desk,
+  onBar,
 }: {
   person: TodayPerson;
   name: string;
@@ -114,6 +129,8 @@ function OnePerson({
   ofDay: ShownSet[];
   /** Where the desk's knowledge of everybody here is read. */
   desk: Of<'desk'>;
+  /** The others here who work with a bar. */
+  onBar: readonly OnBar[];
 }) {
   const { params, set } = useAddress();
   const units = useUnits();
@@ -211,6 +228,7 @@ function OnePerson({
         {line && p.covered && <ConfirmDown line={line} personId={p.personId} />}
         {line ? (
           <LineAtHand
+            onBar={onBar}
             key={line.ladder}
             person={p}
             name={name}

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import type { Sheet } from '../../contract/library.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import { clocks } from '../dose/index.ts';
+import type { OnBar } from '../kit/index.ts';
 import { ChainsBegun } from '../fault/index.ts';
 import { Said, useAddress, useAsk, useUnits } from '../shell/index.ts';
 import { Button, Guard, Loaded, Notice } from '../ui/index.ts';
@@ -25,6 +26,7 @@ export function LineAtHand({
   date,
   ofDay,
   desk,
+  onBar,
   onKept,
 }: {
   person: TodayPerson;
@@ -33,6 +35,7 @@ export function LineAtHand({
   date: string;
   ofDay: ShownSet[];
   desk: Of<'desk'>;
+  onBar: readonly OnBar[];
   /** The set just kept, so that it can be taken back. */
   onKept: (id: string) => void;
 }) {
@@ -160,6 +163,7 @@ export function LineAtHand({
             variation={read.resolved}
             revision={read.revision}
             next={next}
+            onBar={onBar}
             sideTest={sideTest}
             onSideTest={setSideTest}
             knowledge={knowledge.data ?? null}

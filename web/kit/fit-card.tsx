@@ -7,18 +7,22 @@ import { useUnits } from '../shell/index.ts';
 import { Button, day, length } from '../ui/index.ts';
 import { detailWords, measureShort, misfitWords, setWords, wouldDoWords } from './words.ts';
 
-/** Of what is proposed for a set: what is theirs by now before what was computed. */
-export function proposedBy(fit: FitForPerson): SettingUsed[] {
-  const computed = (fit.card?.rows ?? []).flatMap((r) =>
-    r.own && r.fitting !== 'does not fit' ? (r.own.setting ?? []) : [],
-  );
-  const own = new Set(fit.own.map((s) => s.name));
-  // A measure that two rows compute is set once.
+/** What was computed for the settings of a card, each once. */
+export function computedSettings(fit: FitForPerson): SettingUsed[] {
   const seen = new Set<string>();
-  return [...fit.own, ...computed.filter((s) => !own.has(s.name))].filter((s) => {
-    const key = `${s.name} ${s.side}`;
-    return seen.has(key) ? false : (seen.add(key), true);
-  });
+  return (fit.card?.rows ?? [])
+    .flatMap((r) => (r.own && r.fitting !== 'does not fit' ? (r.own.setting ?? []) : []))
+    .filter((s) => {
+      const key = `${s.name} ${s.side}`;
+      return seen.has(key) ? false : (seen.add(key), true);
+    });
+}
+
+/** What is proposed for a set: what is theirs by now before what was computed. */
+export function proposedBy(fit: FitForPerson): SettingUsed[] {
+  const computed = computedSettings(fit);
+  const own = fit.own.filter((s) => computed.some((c) => c.name === s.name));
+  return [...own, ...computed.filter((c) => !own.some((s) => s.name === c.name))];
 }
 
 const tone = (row: FitRow) =>
@@ -72,7 +76,9 @@ export function SettingsLine({
 }) {
   const units = useUnits();
   const words = (of: readonly SettingUsed[]) => settingWords(of, (m) => length(m, units.length));
+  const computed = computedSettings(fit);
   const proposed = proposedBy(fit);
+  const own = !sameSettings(computed, proposed);
   const lastOf = fit.last?.settings.filter((s) => proposed.some((p) => p.name === s.name)) ?? [];
   const same = lastOf.length > 0 && sameSettings(lastOf, proposed);
   const taken =
@@ -86,8 +92,8 @@ export function SettingsLine({
   return (
     <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <span>
-        <span className="text-soft">{fit.own.length > 0 ? 'Theirs' : 'Computed'}:</span>{' '}
-        <strong>{words(proposed)}</strong>
+        <span className="text-soft">{own ? 'Theirs' : 'Computed'}:</span> <strong>{words(proposed)}</strong>
+        {own && <span className="text-soft"> · computed: {words(computed)}</span>}
         {fit.last && lastOf.length > 0 && (
           <span className="text-soft">
             {' '}

@@ -24,7 +24,7 @@ export function FloorFit({
         <SettingsLine fit={fit} value={value} onTake={onTake} />
       </div>
       <details>
-        <summary className="flex min-h-11 items-center">How everything is set for {name}</summary>
+        <summary className="min-h-11 py-2">How everything is set for {name}</summary>
         <FitCardView fit={fit} name={name} />
       </details>
     </section>

@@ -1,4 +1,6 @@
 export { FitCardView, FitRows, SettingsLine, proposedBy } from './fit-card.tsx';
+export { BarPanel } from './bar.tsx';
+export type { OnBar } from './bar.tsx';
 export { FloorFit } from './floor-fit.tsx';
 export { FitFor } from './fit-for.tsx';
 export { absenceWords, countWords, sizeWords } from './words.ts';

@@ -6,7 +6,7 @@ import { aboutForm, aboutSize, blankPiece, monthsAfter } from '../../core/terms/
 import type { PieceForm, Size } from '../../core/terms/index.ts';
 import { useSend, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Notice, fromLength, tidy, toLength } from '../ui/index.ts';
-import { formsOf } from './room.tsx';
+import { formsOf } from './words.ts';
 
 /** Forms told apart by one number: they are typed in a row. */
 const BY_ONE: Partial<Record<PieceForm, Size>> = {

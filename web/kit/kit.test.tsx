@@ -121,7 +121,7 @@ describe('what is there', () => {
     await user.clear(height);
     await user.type(height, '900');
     expect(screen.getByText(/does not lie between 0.01 and 2.5 m/)).toBeTruthy();
-    expect((screen.getByRole('button', { name: 'Keep it' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep it' }).disabled).toBe(true);
     await user.clear(height);
     await user.type(height, '45');
     await user.click(screen.getByRole('button', { name: 'Keep it' }));

@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceInHall } from '../../contract/kit.ts';
 import { PIECE_FORM_NAMES, blankPiece } from '../../core/terms/index.ts';
-import type { PieceForm } from '../../core/terms/index.ts';
 import type { EntrySummary } from '../../contract/library.ts';
 import { useAddress, useAsk, useLibrary, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, Loaded, Parts } from '../ui/index.ts';
@@ -10,7 +9,7 @@ import { Inventory } from './inventory.tsx';
 import { KitFile } from './kit-file.tsx';
 import { NotThere } from './not-there.tsx';
 import { PieceDialog } from './piece-dialog.tsx';
-import { absenceWords, countWords, sizeWords } from './words.ts';
+import { absenceWords, countWords, formsOf, sizeWords } from './words.ts';
 
 const PARTS = [
   ['here', 'What is there'],
@@ -56,9 +55,6 @@ interface OfRoom {
   things: readonly EntrySummary[];
   pieces: readonly PieceInHall[];
 }
-
-/** The forms that are noted of a kind of equipment. */
-export const formsOf = (e: EntrySummary): readonly PieceForm[] => e.forms ?? ['thing'];
 
 function Here({ things, pieces }: OfRoom) {
   const { me, hall } = useSigned();

@@ -3,6 +3,9 @@ import type { MassUnit, Piece } from '../../core/terms/index.ts';
 import type { FitRow, Misfit, NotAsked } from '../../core/kit/index.ts';
 import { capital, length, tidy } from '../ui/index.ts';
 
+import type { EntrySummary } from '../../contract/library.ts';
+import type { PieceForm } from '../../core/terms/index.ts';
+
 export interface Units {
   length: 'cm' | 'in';
   mass: MassUnit;
@@ -164,3 +167,6 @@ export function wouldDoWords(row: FitRow, { length: unit }: Units): string | nul
     ? `A ${what} of ${length(w.fromM, unit)} would do.`
     : `A ${what} from ${length(w.fromM, unit)} to ${length(w.toM, unit)} would do.`;
 }
+
+/** The forms that are noted of a kind of equipment. */
+export const formsOf = (e: EntrySummary): readonly PieceForm[] => e.forms ?? ['thing'];

@@ -18,6 +18,7 @@ export const written = (sentence: string, today: string, unit: 'kg' | 'lb'): str
     sentence
       .replace(/\b\d{4}-\d\d-\d\d\b/g, (iso) => day(iso, today))
       .replace(/(?<![\w.])(\d+(?:\.\d+)?) kg\b/g, (found, kg: string) =>
-        unit === 'kg' ? found : mass(Number(kg), unit),
+        // A load in whole pounds is no round number of kilograms.
+        unit === 'kg' && !/\.\d{3}/.test(kg) ? found : mass(Number(kg), unit),
       ),
   );

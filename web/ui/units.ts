@@ -21,7 +21,9 @@ const FORMATS = [0, 1, 2, 3].map(
 export const tidy = (n: number, decimals: 0 | 1 | 2 | 3 = 1) => FORMATS[decimals]!.format(n);
 /** A number and its unit never part at the end of a line. */
 const NBSP = '\u00a0';
-export const mass = (kg: number, unit: 'kg' | 'lb') => `${tidy(toMass(kg, unit))}${NBSP}${unit}`;
+/** To a tenth; a load in quarters of a kilogram as it is marked. */
+export const mass = (kg: number, unit: 'kg' | 'lb') =>
+  `${tidy(toMass(kg, unit), unit === 'kg' && Number.isInteger(4 * kg) ? 2 : 1)}${NBSP}${unit}`;
 export const length = (m: number, unit: 'cm' | 'in') => `${tidy(toLength(m, unit))}${NBSP}${unit}`;
 /** A share as a whole percentage. */
 export const percent = (share: number) => `${tidy(100 * share, 0)}${NBSP}%`;

@@ -70,7 +70,7 @@ export const load = setAtom({
       };
     }
     const weights = main?.weights ?? 1;
-    const share = ofMass ? shareKg(a.load, massKg!, weights, ctx.loads) : null;
+    const share = ofMass ? shareKg(a.load, massKg!, weights, ctx.loads, ctx.shares) : null;
     const neededKg = (share?.kg ?? a.load) * weights;
     const kinds = (s: LoggedSet) => s.loadKind === (main ?? facts.get(s.variation))?.loadKind;
     const found = setsReaching(pool, facts, {
@@ -116,6 +116,7 @@ const rounded = (kg: number, neededKg: number) => (heavyEnough(kg, neededKg) ? M
 
 /**
  * What one weight has to say for a share of the body mass: the nearest that there is, the lighter of two as near.
+ * @param fixed what shares became on the day they were fixed, by the percentage: it stays so when the hall buys or sells
  * @returns kg of one weight, as it exists and exactly
  */
 export function shareKg(
@@ -123,8 +124,11 @@ export function shareKg(
   massKg: number,
   weights: 1 | 2,
   loads: readonly number[] | undefined,
+  fixed?: Readonly<Record<string, number>>,
 ): { kg: number; exactKg: number } {
   const exactKg = (percent * massKg) / 100 / weights;
+  const known = fixed?.[percent];
+  if (known !== undefined) return { kg: known, exactKg };
   const kg = (loads ?? []).reduce<number | null>(
     (best, l) =>
       best === null ||
