@@ -28,6 +28,8 @@ export interface PrintedVariation {
   /** Aids and settings of the last set that told any. */
   lastAids: AidUsed[] | null;
   lastSettings: SettingUsed[] | null;
+  /** How it is set to them as computed. */
+  setTo: SettingUsed[];
   /** A restriction of the person bars it; which, and who said so, is not for paper. */
   barred: boolean;
 }

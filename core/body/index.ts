@@ -3,7 +3,7 @@ export type { Build, Lengths, Segment } from './build.ts';
 export { CONSTANTS, G, SOURCED } from './constants.ts';
 export { MASS_SETS, MEN, REFERENCE, WOMEN } from './mass-sets.ts';
 export type { MassSet } from './mass-sets.ts';
-export { REFERENCE_BUILD, personalBuild } from './person.ts';
+export { REFERENCE_BUILD, buildToFit, personalBuild } from './person.ts';
 export type { KnownBody, PersonalBuild } from './person.ts';
 export { rangeTestProblem, segmentProblem } from './plausible.ts';
 export { RANGE_METHODS } from './ranges.ts';

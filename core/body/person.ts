@@ -47,3 +47,13 @@ export function personalBuild(known: KnownBody): PersonalBuild | null {
   ];
   return { build, ankle, hip, assumed };
 }
+
+/** Mass per square of stature where nobody has weighed somebody: heights hang on it by a few millimetres (judgement). */
+const USUAL_KG_PER_M2 = 24.5;
+
+/** A body that things are fitted to: stature is needed, mass is not. */
+export function buildToFit(known: KnownBody): PersonalBuild | null {
+  if (known.statureM === null || known.massKg !== null) return personalBuild(known);
+  const found = personalBuild({ ...known, massKg: USUAL_KG_PER_M2 * known.statureM ** 2 });
+  return found && { ...found, assumed: ['body mass', ...found.assumed] };
+}

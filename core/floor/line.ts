@@ -1,6 +1,7 @@
 import {
   isInForce,
   barSentence,
+  bridgeOf,
   barring,
   cueRecord,
   nextSet,
@@ -12,7 +13,18 @@ import {
   targetAt,
 } from '../ladder/index.ts';
 import { sideWorkOf, sidesApart } from '../terms/index.ts';
-import type { CountedIn, Form, LoadKind, Pattern, SideWork, Stage } from '../terms/index.ts';
+import type {
+  CountedIn,
+  Form,
+  LoadKind,
+  Pattern,
+  SetUpMeasure,
+  SettingUsed,
+  SideWork,
+  Stage,
+} from '../terms/index.ts';
+import { fitCard, settingsOf } from '../kit/index.ts';
+import type { RunBody } from '../kit/index.ts';
 import type { CueTried, NextSet, Outcome, Plan, Target } from '../ladder/index.ts';
 import type { Door, Shown } from './door.ts';
 import type { Floor } from './judge.ts';
@@ -67,10 +79,16 @@ export interface TodayLine {
   /** The way on that the decision proposes, or the first still open. */
   wayOn: string | null;
   wayOnDue: boolean;
+  /** How its load step is bridged, where it is a large one. */
+  wayOnBridge: string | null;
   watch: Watch[];
   /** The three cues for this person, those that worked first, those that failed last. */
   cues: { slug: string; text: string; plain: string | null; record: 'works' | 'failed' | null }[];
   ifItGoesWrong: string[];
+  /** How it is set to them as computed, on the hall’s own things; empty where nothing is, or nobody is measured. */
+  setTo: SettingUsed[];
+  /** What of it does not fit with what the hall has. */
+  unfit: SetUpMeasure[];
   /** Equipment that may be taken, for what can be given instead. */
   kit: { slug: string; name: string }[];
   failure: string | null;
@@ -106,6 +124,8 @@ export interface LineInput {
   withSettings: readonly LoggedSet[];
   tried: readonly CueTried[];
   door: Door;
+  /** null: nobody has measured them. */
+  body: RunBody;
 }
 
 /** The line, or, where it cannot be computed, that it could not: the others go on, and so does logging. */
@@ -146,9 +166,12 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
       severities: {},
       wayOn: null,
       wayOnDue: false,
+      wayOnBridge: null,
       watch: [],
       cues: [],
       ifItGoesWrong: [],
+      setTo: [],
+      unfit: [],
       kit: [],
       failure: 'What is next could not be computed. Logging goes on; nothing is lost.',
     };
@@ -156,7 +179,7 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
 }
 
 /** What one person does on one ladder today; null where they do not stand on it. */
-export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineInput): TodayLine | null {
+export function lineOf({ floor, ladder, own, withSettings, tried, door, body }: LineInput): TodayLine | null {
   const { inForce, today: date } = floor;
   const { shelf } = inForce;
   const { standing, decision, failure } = judge(floor, ladder, own, { foretell: false });
@@ -178,6 +201,10 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineIn
   const record = cueRecord(tried, slug ?? '');
   // The decision names the first way on still open, whether it is due or not.
   const wayOn = decision?.grow.next ?? null;
+  const card =
+    body && read?.source.measures?.length
+      ? fitCard(read, shelf, { ...body, loadKg: plan.target.loadKg ?? null })
+      : null;
   const cueText = new Map(read?.cues.map((c) => [c.slug, c.text]));
   return {
     ladder: ladder.slug,
@@ -207,6 +234,7 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineIn
     severities: known?.severities ?? {},
     wayOn: wayOn ? takenWaySentence(wayOn) : null,
     wayOnDue: wayOn !== null && decision?.outcome === 'grow',
+    wayOnBridge: wayOn && bridgeOf(wayOn, plan.target.loadKg),
     watch: door.watch(watchOf()),
     cues: rankedCues(read?.cues ?? [], record)
       .slice(0, CUES_SHOWN)
@@ -217,6 +245,8 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door }: LineIn
         record: record.works.includes(c.slug) ? 'works' : record.failed.includes(c.slug) ? 'failed' : null,
       })),
     ifItGoesWrong: read?.lines.ifItGoesWrong ?? [],
+    setTo: settingsOf(card),
+    unfit: card?.rows.flatMap((r) => (r.fitting === 'does not fit' ? [r.measure] : [])) ?? [],
     kit: read ? kitOf(read, shelf) : [],
     failure,
   };

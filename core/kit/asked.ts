@@ -1,5 +1,5 @@
 import type { Build } from '../body/index.ts';
-import type { SetUpMeasure } from '../terms/index.ts';
+import type { Direction, LoadPlace, SetUpMeasure } from '../terms/index.ts';
 import { isComputed, rad, rangeOf, workingOf } from '../posture/index.ts';
 import type { Computed, SettledMechanics } from '../posture/index.ts';
 import {
@@ -30,7 +30,8 @@ export interface SetFor {
   mechanics: SettledMechanics;
   /** In all; null: what the movement is drawn with. */
   loadKg: number | null;
-  lowBar: boolean;
+  place: LoadPlace;
+  direction: Direction;
 }
 
 /** What a body asks of a measure; null of a member: nothing of the kind. */
@@ -81,7 +82,8 @@ export function askedOf(measure: SetUpMeasure, of: SetFor): Asked | NotAsked {
 }
 
 function compute(measure: SetUpMeasure, of: SetFor): Asked | NotAsked {
-  const { build, worn, mechanics: m, lowBar } = of;
+  const { build, worn, mechanics: m } = of;
+  const lowBar = of.place === 'across the shoulders, low';
   const moves = isComputed(m) ? m : null;
   const written = (height: number | undefined) =>
     height === undefined || height < 0.01
@@ -146,9 +148,12 @@ function compute(measure: SetUpMeasure, of: SetFor): Asked | NotAsked {
       return asked(handlesM(build, worn));
     case 'start height':
       return m.type === 'lift' ? startOn(m) : 'the movement says no height';
+    case 'band pull': {
+      const width = loopWidthM(of);
+      return width === null ? 'measured, never computed' : asked(width);
+    }
     case 'toe to wall':
     case 'anchor distance':
-    case 'band pull':
       return 'measured, never computed';
   }
 }
@@ -159,12 +164,28 @@ function startOn(m: Extract<Computed, { type: 'lift' }>): Asked | NotAsked {
   return under < 0.01 ? 'not needed' : asked(under, { from: 'movement', tapeM: m.fromHeightM });
 }
 
+/** Between the shoulders, as a share of stature (Drillis & Contini 1966, value from memory). */
+const SHOULDERS = 0.259;
+/** A step to the side with a band round the legs (judgement). */
+const BAND_STEP_M = 0.3;
+
+/** How far a loop round the legs is drawn apart: shoulder width, and a step where one is made; null: it is no loop. */
+function loopWidthM({ build, place, direction }: SetFor): number | null {
+  if (place !== 'round the knees' && place !== 'round the ankles') return null;
+  return SHOULDERS * build.statureM + (direction === 'sideways' ? BAND_STEP_M : 0);
+}
+
 /** Height of the bar where it is lowest in the movement, metres; null where it carries none. */
 function lowestBarM(of: SetFor, m: Computed): number | null {
   const { build, worn, loadKg } = of;
   if (m.type === 'squat' && (m.loadPlace.startsWith('across') || m.loadPlace.startsWith('front'))) {
     const reference = loadKg ?? (m.referenceLoad?.fractionOfBodyMass ?? 0) * build.massKg;
-    const load = m.loadPlace === 'front of shoulders' ? 'front' : of.lowBar ? 'across low' : 'across high';
+    const load =
+      m.loadPlace === 'front of shoulders'
+        ? 'front'
+        : of.place === 'across the shoulders, low'
+          ? 'across low'
+          : 'across high';
     if (m.box === undefined) {
       return barAtBottomM(build, { load, loadKg: Math.max(reference, 1), thighDeg: m.thighDeg }, worn);
     }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
-import type { BandReading } from '../terms/index.ts';
+import { piece } from '../testing/kit.ts';
+import { bandCurve, pullAt, rankBands } from './bands.ts';
+import type { BandReading, Piece } from '../terms/index.ts';
 
 const readings = (...pairs: [stretchM: number, pullKg: number][]): BandReading[] =>
   pairs.map(([stretchM, pullKg]) => ({ stretchM, pullKg }));
@@ -61,34 +62,47 @@ describe('the pull of a band', () => {
 });
 
 describe('the bands of a hall', () => {
-  const band = (id: string, of: BandReading[], more: { readOn?: string; cracked?: boolean } = {}) => ({
-    id,
-    name: id,
-    curve: bandCurve(of),
-    readOn: '2026-11-01',
-    cracked: false,
-    ...more,
-  });
+  const band = (name: string, of: BandReading[], more: Partial<Piece> = {}) =>
+    piece('long-band', {
+      id: name,
+      name,
+      form: 'band',
+      sizes: { restM: 1 },
+      readings: of,
+      readOn: '2026-11-01',
+      ...more,
+    });
+  const TODAY = '2026-12-01';
   // Stiff at first and then soft, against the other way round.
   const early = band('red', readings([0.2, 5], [0.4, 7], [0.8, 9]));
   const late = band('grey', readings([0.2, 2], [0.4, 5], [0.8, 14]));
-  const days = (readOn: string) => (Date.parse('2026-12-01') - Date.parse(readOn)) / 86_400_000;
   it('are ranked by their pull where they are used, and cross over', () => {
-    expect(rankBands([early, late], 0.2, days).ranked.map((b) => b.id)).toEqual(['grey', 'red']);
-    expect(rankBands([early, late], 0.8, days).ranked.map((b) => b.id)).toEqual(['red', 'grey']);
-    expect(crossOver(early.curve, late.curve, 0.8)).toBe(true);
-    expect(crossOver(early.curve, early.curve, 0.8)).toBe(false);
+    expect(rankBands([early, late], 1.2, TODAY).ranked.map((b) => b.id)).toEqual(['grey', 'red']);
+    const far = rankBands([early, late], 1.8, TODAY);
+    expect(far.ranked.map((b) => b.id)).toEqual(['red', 'grey']);
+    expect(far.crossed).toEqual([{ lighter: 'red', heavier: 'grey' }]);
+    expect(rankBands([early, late], 1.2, TODAY).crossed).toEqual([]);
   });
-  it('are left out, with why, when they are cracked, read long ago or not read so far', () => {
+  it('pull as far as they are stretched beyond their own rest length', () => {
+    const short = { ...early, id: 'short', name: 'short', sizes: { restM: 0.8 } };
+    expect(rankBands([early, short], 1.4, TODAY).ranked).toMatchObject([{ id: 'red' }, { id: 'short' }]);
+    const [a, b] = rankBands([early, short], 1.4, TODAY).ranked;
+    expect(b!.kg).toBeGreaterThan(a!.kg);
+  });
+  it('are left out, with why', () => {
     const old = band('old', BAND, { readOn: '2026-04-01' });
-    const torn = band('torn', BAND, { cracked: true });
+    const torn = band('torn', BAND, { condition: 'out' });
     const short = band('short', readings([0.1, 2], [0.2, 4], [0.3, 6]));
-    expect(rankBands([old, torn, short, early], 0.6, days)).toMatchObject({
+    const unread = band('unread', []);
+    const slack = band('slack', BAND, { sizes: { restM: 2 } });
+    expect(rankBands([old, torn, short, early, unread, slack], 1.6, TODAY)).toMatchObject({
       ranked: [{ id: 'red' }],
       left: [
         { id: 'old', why: 'read too long ago' },
-        { id: 'torn', why: 'cracked' },
+        { id: 'torn', why: 'out of use' },
         { id: 'short', why: 'beyond the readings' },
+        { id: 'unread', why: 'never read' },
+        { id: 'slack', why: 'not stretched' },
       ],
     });
   });

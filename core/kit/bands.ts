@@ -1,4 +1,5 @@
-import type { BandReading } from '../terms/index.ts';
+import { daysBetween, notThere } from '../terms/index.ts';
+import type { BandReading, IsoDate, Piece } from '../terms/index.ts';
 
 /** A pull that readings carry, or that nobody has measured. */
 export type Pull = { known: true; kg: number } | { known: false; why: 'beyond the readings' };
@@ -88,51 +89,81 @@ export function pullAt({ knots, slopes }: BandCurve, stretchM: number): Pull {
 export interface ReadBand {
   id: string;
   name: string;
+  restM: number;
   curve: BandCurve;
   readOn: string;
-  cracked: boolean;
 }
 
-/** Bands by their pull at one stretch, the lightest first; those that cannot be ranked, each with why. */
+/** Why a band has no place in the order. */
+export type NotRanked =
+  'out of use' | 'never read' | 'read too long ago' | 'not stretched' | 'beyond the readings';
+
+/** Bands by their pull at one length, the lightest first; those that cannot be ranked, each with why. */
 export interface BandRank {
   ranked: { id: string; name: string; kg: number }[];
-  left: { id: string; name: string; why: 'cracked' | 'read too long ago' | 'beyond the readings' }[];
+  left: { id: string; name: string; why: NotRanked }[];
+  /** Neighbours in the order that are the other way round at some smaller stretch. */
+  crossed: { lighter: string; heavier: string }[];
 }
 
 const READ_AGAIN_DAYS = 183;
 
 /**
- * Bands ranked by what they pull at the stretch that is used, never by colour: two of them may cross over.
- * @param days between the day a band was read and today
+ * Bands of the hall ranked by what they pull at the length that is used, never by colour; two of them may cross over.
+ * @param lengthM from end to end, or from side to side of a loop
  */
-export function rankBands(
-  bands: readonly ReadBand[],
-  stretchM: number,
-  daysSince: (readOn: string) => number,
-): BandRank {
-  const rank: BandRank = { ranked: [], left: [] };
-  for (const { id, name, curve, readOn, cracked } of bands) {
-    const pull = pullAt(curve, stretchM);
-    const why = cracked
-      ? ('cracked' as const)
-      : daysSince(readOn) > READ_AGAIN_DAYS
-        ? ('read too long ago' as const)
-        : pull.known
-          ? null
-          : pull.why;
-    if (why !== null || !pull.known) rank.left.push({ id, name, why: why ?? 'beyond the readings' });
-    else rank.ranked.push({ id, name, kg: pull.kg });
+export function rankBands(pieces: readonly Piece[], lengthM: number, today: IsoDate): BandRank {
+  const rank: BandRank = { ranked: [], left: [], crossed: [] };
+  const read = new Map<string, ReadBand>();
+  for (const p of pieces.filter((b) => b.form === 'band' && b.count > 0)) {
+    const name = p.name || (p.colour ?? 'band');
+    const leave = (why: NotRanked) => void rank.left.push({ id: p.id, name, why });
+    const restM = p.sizes.restM ?? 0;
+    const curve = curveOf(p.readings);
+    if (notThere(p, today) !== null) leave('out of use');
+    else if (!curve || p.readOn === null || restM === 0) leave('never read');
+    else if (daysBetween(p.readOn, today) > READ_AGAIN_DAYS) leave('read too long ago');
+    else if (lengthM <= restM) leave('not stretched');
+    else {
+      const pull = pullAt(curve, lengthM - restM);
+      if (!pull.known) leave(pull.why);
+      else {
+        rank.ranked.push({ id: p.id, name, kg: pull.kg });
+        read.set(p.id, { id: p.id, name, restM, curve, readOn: p.readOn });
+      }
+    }
   }
   rank.ranked.sort((a, b) => a.kg - b.kg || a.name.localeCompare(b.name));
+  for (const [i, heavier] of rank.ranked.entries()) {
+    const lighter = rank.ranked[i - 1];
+    if (lighter && crossOver(read.get(lighter.id)!, read.get(heavier.id)!, lengthM))
+      rank.crossed.push({ lighter: lighter.name, heavier: heavier.name });
+  }
   return rank;
 }
 
-/** Whether the order of two bands turns over somewhere up to a stretch. */
-export function crossOver(a: BandCurve, b: BandCurve, upToM: number): boolean {
+/** The curve of readings that make one; null for readings that do not. */
+function curveOf(readings: readonly BandReading[]): BandCurve | null {
+  try {
+    return bandCurve(readings);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+/** Whether the order of two bands turns over somewhere up to a length. */
+export function crossOver(
+  a: Pick<ReadBand, 'curve' | 'restM'>,
+  b: Pick<ReadBand, 'curve' | 'restM'>,
+  upToM: number,
+): boolean {
   const STEPS = 60;
+  const from = Math.max(a.restM, b.restM);
   let first = 0;
   for (let i = 1; i <= STEPS; i++) {
-    const [p, q] = [pullAt(a, (upToM * i) / STEPS), pullAt(b, (upToM * i) / STEPS)];
+    const at = from + ((upToM - from) * i) / STEPS;
+    const [p, q] = [pullAt(a.curve, at - a.restM), pullAt(b.curve, at - b.restM)];
     if (!p.known || !q.known) return false;
     const sign = Math.sign(Math.round(1000 * (p.kg - q.kg)));
     if (first === 0) first = sign;

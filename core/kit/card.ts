@@ -77,6 +77,17 @@ export interface FitFor {
   loadKg: number | null;
 }
 
+/** What a card sets, as it is noted with a set, each once; what does not fit sets nothing. */
+export function settingsOf(card: FitCard | null): SettingUsed[] {
+  const seen = new Set<string>();
+  return (card?.rows ?? [])
+    .flatMap((r) => (r.own && r.fitting !== 'does not fit' ? (r.own.setting ?? []) : []))
+    .filter((s) => {
+      const key = `${s.name} ${s.side}`;
+      return seen.has(key) ? false : (seen.add(key), true);
+    });
+}
+
 const MOST_PADS = 6;
 
 /** How everything that a variation names is set to a body, on the hall's own things. */
@@ -86,7 +97,8 @@ export function fitCard(read: ResolvedVariation, shelf: Shelf, { build, worn, lo
     worn,
     mechanics: read.mechanics,
     loadKg,
-    lowBar: read.source.loadPlace === 'across the shoulders, low',
+    place: read.source.loadPlace,
+    direction: read.source.direction,
   };
   const things = thingsFor(read, shelf);
   const rows = (read.source.measures ?? []).map(({ measure, rounding, note }): FitRow => {

@@ -1,7 +1,9 @@
 export { atOnce, equalsAmong, fitOf } from './availability.ts';
 export { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
-export type { BandCurve, BandRank, Pull, ReadBand } from './bands.ts';
-export { fitCard } from './card.ts';
+export type { BandCurve, BandRank, NotRanked, Pull, ReadBand } from './bands.ts';
+export { fitCard, settingsOf } from './card.ts';
+export { runOf } from './runs.ts';
+export type { Run, RunBody, RunResult } from './runs.ts';
 export type { FitCard, FitFor, FitRow, Misfit, OwnThing } from './card.ts';
 export type { Asked, NotAsked } from './asked.ts';
 export {
@@ -26,6 +28,8 @@ export {
 export type { Worn } from './fit.ts';
 export { barsOf, loadsOfHall, usualLoads } from './loads.ts';
 export type { LoadList, OwnBar } from './loads.ts';
+export { contentKg, homeLoad, scaledKg } from './home.ts';
+export type { Content, HomeLoad } from './home.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
 export { changeBetween, shareBar } from './sharing.ts';
 export type { Sharing, Turns } from './sharing.ts';

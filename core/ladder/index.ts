@@ -62,7 +62,7 @@ export {
   stopsNow,
 } from './stop.ts';
 export type { Clearance, Reach, Stop, ToldBy } from './stop.ts';
-export { takenWaySentence, targetAt } from './target.ts';
+export { bridgeOf, takenWaySentence, targetAt } from './target.ts';
 export type { TakenWay, Target } from './target.ts';
 export {
   CUE_OUTCOMES,

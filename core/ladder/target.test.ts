@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { facts } from '../testing/samples.ts';
 import { barring, barSentence, isInForce } from './restriction.ts';
-import { kitAtHand, nextStep, takenWaySentence, targetAt } from './target.ts';
+import { bridgeOf, kitAtHand, nextStep, takenWaySentence, targetAt } from './target.ts';
 import { looksBack } from '../criterion/index.ts';
 import { wayOnSentence } from './ways.ts';
 import type { Bar, Restriction } from './restriction.ts';
@@ -135,5 +135,22 @@ describe('how far back a criterion looks', () => {
     expect(sessions({ ...atom, within: { over: 'sessions', last: 5 } })).toBe(5);
     expect(looksBack({ ...atom, within: { over: 'days', last: 10 } })).toEqual({ sessions: 1, days: 10 });
     expect(looksBack({ kind: 'sideDifferenceAtMost', percent: 10 }).days).toBe(28);
+  });
+});
+
+describe('a load step', () => {
+  it.each([
+    [8, 12, '50 %'],
+    [2, 4, '100 %'],
+    [15, 20, '33 %'],
+  ])('from %d to %d kg is bridged: it is %s', (from, to, share) => {
+    expect(bridgeOf({ way: 'load', to }, from)).toContain(`is a step of ${share}`);
+  });
+  it.each([
+    [{ way: 'load', to: 12 }, 10],
+    [{ way: 'load', to: 12 }, undefined],
+    [{ way: 'repetitions', to: 12 }, 6],
+  ] as const)('that is small, the first one, or none is not', (way, from) => {
+    expect(bridgeOf(way, from)).toBeNull();
   });
 });

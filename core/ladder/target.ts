@@ -124,6 +124,20 @@ export function takenWaySentence({ way, to, aid }: TakenWay): string {
   }
 }
 
+/** A load step of more than this share is bridged (judgement). */
+const LARGE_STEP = 0.2;
+
+/**
+ * How a load step that is too large for the loads there are is bridged, as a sentence; null: it is none, or no load step.
+ * @param fromKg the load now, of one weight
+ */
+export function bridgeOf({ way, to }: TakenWay, fromKg: number | undefined): string | null {
+  if (way !== 'load' || !fromKg) return null;
+  const share = Number(to) / fromKg - 1;
+  if (share <= LARGE_STEP + 1e-9) return null;
+  return `From ${fromKg} kg to ${to} kg is a step of ${Math.round(100 * share)} %: first lower more slowly and do two repetitions more, then hold a small weight beside it; else a pair between them is worth buying.`;
+}
+
 /** True when every group of the variation's equipment has a member at hand. */
 export function kitAtHand(facts: VariationFacts, kit: ReadonlySet<string>): boolean {
   return facts.equipmentGroups.every((group) => group.some((slug) => kit.has(slug)));

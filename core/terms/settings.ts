@@ -7,7 +7,7 @@ import type { Side } from './lists.ts';
 interface NumberSetting {
   is: 'number';
   /** Metres are shown in the hall's unit of length; a notch, a hole or a plate is only counted. */
-  unit: 'm' | 'notch' | 'plate';
+  unit: 'm' | 'kg' | 'notch' | 'plate';
   from: number;
   to: number;
   /** What one press changes, in the unit. */
@@ -20,6 +20,8 @@ interface NumberSetting {
 interface WordSetting {
   is: 'word';
   of: readonly string[];
+  /** Any other short word will do too: the hall’s own names. */
+  open?: true;
 }
 export type SettingAbout = NumberSetting | WordSetting;
 
@@ -57,7 +59,8 @@ export const SETTINGS = {
   'toe to wall': metres(0, 1, 0.1),
   'anchor distance': metres(0.2, 6, 1.5, 0.1),
   'heel distance': metres(0, 2, 0.3, 0.05),
-  band: { is: 'word', of: ['light', 'middle', 'strong', 'very strong'] },
+  band: { is: 'word', of: ['light', 'middle', 'strong', 'very strong'], open: true },
+  'band pull': { is: 'number', unit: 'kg', from: 0.1, to: 200, step: 0.5, blank: 5 },
   'band place': { is: 'word', of: ['above the knees', 'below the knees', 'ankles', 'feet', 'hips'] },
   footwear: { is: 'word', of: ['barefoot', 'flat shoe', 'raised heel', 'soft shoe'] },
 } as const satisfies Record<string, SettingAbout>;
@@ -79,6 +82,16 @@ export const isPaired = (name: Setting): boolean => {
   return about.is === 'number' && about.paired === true;
 };
 
+/** A name of the hall; what parts settings in a file is none. */
+const OWN_NAME = /^(?!.*\((?:left|right)\)$)[^=;\n]{1,60}$/;
+/** A name as it can be noted. */
+export const notedName = (name: string): string =>
+  name
+    .replace(/[=;\n]/g, ' ')
+    .replace(/\((left|right)\)$/, '$1')
+    .trim()
+    .slice(0, 60);
+
 /** Why such settings are not kept, as a sentence; null where they are sound. */
 export function settingsRefused(used: readonly SettingUsed[]): string | null {
   const seen = new Set<string>();
@@ -88,10 +101,12 @@ export function settingsRefused(used: readonly SettingUsed[]): string | null {
     if (seen.has(key)) return `${name} is told twice${side ? ` for the ${side}` : ''}.`;
     seen.add(key);
     if (about.is === 'word') {
-      if (!about.of.includes(String(value))) return `${name}: "${value}" is none of ${about.of.join(', ')}.`;
+      const own = about.open && typeof value === 'string' && OWN_NAME.test(value);
+      if (!own && !about.of.includes(String(value)))
+        return `${name}: "${value}" is none of ${about.of.join(', ')}.`;
     } else if (typeof value !== 'number' || !(value >= about.from && value <= about.to)) {
-      return `${name}: ${value} is not between ${about.from} and ${about.to}${about.unit === 'm' ? ' m' : ''}.`;
-    } else if (about.unit !== 'm' && !Number.isInteger(value)) {
+      return `${name}: ${value} is not between ${about.from} and ${about.to}${about.unit === 'm' || about.unit === 'kg' ? ` ${about.unit}` : ''}.`;
+    } else if (about.unit !== 'm' && about.unit !== 'kg' && !Number.isInteger(value)) {
       return `${name}: ${value} is not a whole number.`;
     }
     if (side !== null && !isPaired(name)) return `${name} has no left and right.`;
@@ -116,14 +131,15 @@ export function unevenSettings(used: readonly SettingUsed[]): string | null {
 export function settingWords(
   used: readonly SettingUsed[],
   metresAs: (m: number) => string = (m) => `${m} m`,
+  kgAs: (kg: number) => string = (kg) => `${kg} kg`,
 ): string {
   return [...used]
     .filter((s) => s.side !== 'right')
     .sort((a, b) => SETTING_NAMES.indexOf(a.name) - SETTING_NAMES.indexOf(b.name))
     .map(({ name, value }) => {
       const about = aboutSetting(name);
-      const metric = about.is === 'number' && about.unit === 'm' && typeof value === 'number';
-      return `${name} ${metric ? metresAs(value) : value}`;
+      const unit = about.is === 'number' && typeof value === 'number' ? about.unit : null;
+      return `${name} ${unit === 'm' ? metresAs(Number(value)) : unit === 'kg' ? kgAs(Number(value)) : value}`;
     })
     .join(', ');
 }

@@ -45,8 +45,8 @@ const anySettings: fc.Arbitrary<SettingUsed[]> = fc
         const about = aboutSetting(name);
         const value: fc.Arbitrary<number | string> =
           about.is === 'word'
-            ? fc.constantFrom(...about.of)
-            : about.unit === 'm'
+            ? fc.constantFrom(...about.of, ...(about.open ? ['Band 2', 'own, (thin)'] : []))
+            : about.unit === 'm' || about.unit === 'kg'
               ? fc.constantFrom(about.from, about.blank, about.to)
               : fc.integer({ min: about.from, max: about.to });
         return value.map((v) => (isPaired(name) ? SIDES : [null]).map((side) => ({ name, value: v, side })));

@@ -1,7 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { FitForPerson } from '../../contract/fit.ts';
-import { personalBuild } from '../../core/body/index.ts';
-import type { KnownBody, PersonalBuild } from '../../core/body/index.ts';
+import { buildToFit } from '../../core/body/index.ts';
 import { fitCard } from '../../core/kit/index.ts';
 import { lastLoads, lastSettings, ownSettings } from '../../core/log/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
@@ -15,16 +14,6 @@ import { buildsOf } from '../people/index.ts';
 import { Refusal } from '../refusal.ts';
 
 const { setSummary } = schema;
-
-/** Mass per square of stature where nobody has weighed somebody: heights hang on it by a few millimetres (judgement). */
-const USUAL_KG_PER_M2 = 24.5;
-
-/** A body for fitting things to it: stature is needed, mass is not. */
-export function bodyToFit(known: KnownBody): PersonalBuild | null {
-  if (known.statureM === null || known.massKg !== null) return personalBuild(known);
-  const found = personalBuild({ ...known, massKg: USUAL_KG_PER_M2 * known.statureM ** 2 });
-  return found && { ...found, assumed: ['body mass', ...found.assumed] };
-}
 
 const SESSIONS = 6;
 
@@ -44,10 +33,10 @@ export async function fitForPerson(c: Context & About & { params: { slug: string
   const { db, inForce, hall, person } = c;
   const variation = inForce.shelf.get('variation', c.params.slug);
   if (!variation) throw new Refusal(404, 'The library has no such variation.');
-  const [known] = await buildsOf(db, person.id);
+  const [known] = await buildsOf(db, [person.id]);
   const sets = await newestSets(db, person.id, variation.slug);
   const last = lastSettings(sets, variation.slug);
-  const body = known ? bodyToFit(known) : null;
+  const body = known ? buildToFit(known) : null;
   const reader = await readerOf({ ...c, about: c }, undefined);
   const read = readingOfVariation(inForce, variation, reader ?? { stage: 'sound', answers: {} });
   const shoe = last?.used.find((s) => s.name === 'footwear')?.value;

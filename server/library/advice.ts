@@ -82,7 +82,7 @@ export const adviceRoutes = handlers({
     const personId = c.about?.person.id;
     // Who covers somebody is told what can be given, not what their body is like.
     const whole = c.about?.hold === 'looks after';
-    const body = personId && whole ? (await buildsOf(c.db, personId))[0] : undefined;
+    const body = personId && whole ? (await buildsOf(c.db, [personId]))[0] : undefined;
     const restrictions = (
       (personId && (await openRestrictions(c.db, [personId])).get(personId)) ||
       []

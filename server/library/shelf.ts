@@ -28,7 +28,9 @@ export async function shelfInForce(
   const unit = row?.unit ?? 'kg';
   const isNow = (s: ShelfInForce | undefined) =>
     s?.shelf.kit.unit === unit &&
-    s?.state === state && (s.kit ?? 0) === ofKit && (today === undefined || s.shelf.kit.today === today);
+    s?.state === state &&
+    (s.kit ?? 0) === ofKit &&
+    (today === undefined || s.shelf.kit.today === today);
   if (known && isNow(known)) return known;
   const kept = newest.get(db);
   if (kept && isNow(kept)) return kept;

@@ -149,7 +149,15 @@ export async function ownDay(c: Held): Promise<OwnDay> {
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
-    const line = lineOf({ floor: c, ladder, own, withSettings: used, tried, door: doorFor(false) });
+    const line = lineOf({
+      floor: c,
+      ladder,
+      own,
+      withSettings: used,
+      tried,
+      door: doorFor(false),
+      body: null,
+    });
     const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
     if (!line || !v || !line.variation) return [];
     const { ladderName, levelName, pattern, variation, variationName, oneSided, sides } = line;

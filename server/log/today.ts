@@ -4,7 +4,7 @@ import { askBeforeWork } from '../../core/ladder/index.ts';
 import type { Today, TodayPerson } from '../../contract/session.ts';
 import type { About, Context, Hold, OpenContext } from '../endpoint.ts';
 import { squadList } from '../hall/index.ts';
-import { personList } from '../people/index.ts';
+import { bodiesOf, personList } from '../people/index.ts';
 import { checkInsOf, cuesTriedBy } from './check-ins.ts';
 import { newestWithSettings, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
@@ -77,6 +77,7 @@ async function peopleToday(
   const onNow = [...new Set(ids.flatMap((id) => variationsNow(inForce, records(id))))];
   const used = await newestWithSettings(db, ids, onNow);
   const done = await setsOn(db, ids, date);
+  const bodies = await bodiesOf(c, ids);
   return new Map(
     people.map(({ person, hold, door }): [string, TodayPerson] => {
       const own = records(person.id);
@@ -110,6 +111,7 @@ async function peopleToday(
               withSettings: used.get(person.id) ?? [],
               tried: tried.get(person.id) ?? [],
               door,
+              body: bodies.get(person.id) ?? null,
             }) ?? [],
         ),
       };

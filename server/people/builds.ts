@@ -3,7 +3,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm';
 import { rangeTestProblem, segmentProblem } from '../../core/body/index.ts';
 import type { Segment } from '../../core/body/index.ts';
 import type { BuildRequest, Person, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
-import { schema } from '../db/index.ts';
+import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
@@ -11,21 +11,21 @@ import { keepCorrection } from './corrections.ts';
 
 const { person, personBuild, rangeTest } = schema;
 
-/** Builds of everybody, or of one person, with their range tests: three queries however many people there are. */
-export async function buildsOf(db: Db, only?: string): Promise<PersonBuild[]> {
+/** Builds of everybody, or of some, with their range tests: three queries however many people there are. */
+export async function buildsOf(db: Db, only?: readonly string[]): Promise<PersonBuild[]> {
   const people = await db
     .select({ id: person.id, statureM: person.statureM, massKg: person.massKg })
     .from(person)
-    .where(only ? eq(person.id, only) : undefined)
+    .where(only ? among(person.id, only) : undefined)
     .orderBy(person.name);
   const builds = await db
     .select()
     .from(personBuild)
-    .where(only ? eq(personBuild.personId, only) : undefined);
+    .where(only ? among(personBuild.personId, only) : undefined);
   const tests = await db
     .select()
     .from(rangeTest)
-    .where(and(isNull(rangeTest.droppedAt), only ? eq(rangeTest.personId, only) : undefined))
+    .where(and(isNull(rangeTest.droppedAt), only ? among(rangeTest.personId, only) : undefined))
     .orderBy(asc(rangeTest.date), asc(rangeTest.side));
   const byPerson = new Map(builds.map((b) => [b.personId, b]));
   const testsOf = new Map<string, PersonBuild['tests']>();

@@ -1,4 +1,5 @@
 export { answersOf, peopleAnswering, saveAnswer } from './answers.ts';
+export { bodiesOf } from './bodies.ts';
 export { buildsOf } from './builds.ts';
 export { keepCorrection } from './corrections.ts';
 export { peopleRoutes } from './routes.ts';

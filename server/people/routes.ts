@@ -49,7 +49,7 @@ export const peopleRoutes = handlers({
     return (await buildsOf(db)).filter((b) => ids.has(b.personId));
   },
 
-  build: async ({ db, person }) => (await buildsOf(db, person.id))[0]!,
+  build: async ({ db, person }) => (await buildsOf(db, [person.id]))[0]!,
 
   saveBuild: async (c) => {
     await allOrNothing(c, (tx) => saveBuild(tx, tx.person, tx.body));

@@ -152,7 +152,7 @@ export async function exportPerson(db: Db, id: string) {
     format: 'meister-person',
     version: 1,
     person: who,
-    build: (await buildsOf(db, id))[0],
+    build: (await buildsOf(db, [id]))[0],
     answers: (await answersOf(db, [id])).get(id) ?? [],
     restrictions: await restrictionRows(db, id),
     sessions,

@@ -3,6 +3,8 @@ import type { IsoDate } from '../../core/terms/index.ts';
 import { judge } from '../../core/floor/index.ts';
 import type { PersonRecords } from '../../core/floor/index.ts';
 import type { PrintJob, PrintedLevel, PrintedSheet, PrintedVariation } from '../../contract/sheets.ts';
+import { fitCard, settingsOf } from '../../core/kit/index.ts';
+import type { RunBody } from '../../core/kit/index.ts';
 import { doseWords } from '../../core/dose/index.ts';
 import { barring, factsOf, readingOf } from '../../core/ladder/index.ts';
 import { lastAids, lastSettings } from '../../core/log/index.ts';
@@ -15,7 +17,7 @@ import type { OpenContext } from '../endpoint.ts';
 import { editionHeader } from '../hall/index.ts';
 import { Refusal } from '../http.ts';
 import { newestWithSettings, recordsOf } from '../log/index.ts';
-import { personOf } from '../people/index.ts';
+import { bodiesOf, personOf } from '../people/index.ts';
 
 /** Whom the sheets are for, with what is on record about them. */
 interface Reader {
@@ -25,6 +27,8 @@ interface Reader {
   records: PersonRecords;
   /** The sets that told aids or settings last, of what is printed. */
   recent: readonly LoggedSet[];
+  /** null: nobody has measured them. */
+  body: RunBody;
 }
 
 /**
@@ -51,6 +55,7 @@ export async function printJob(
           items.flatMap((i) => i.of),
         )
       ).get(person.id) ?? [],
+    body: (await bodiesOf(c, [person.id])).get(person.id) ?? null,
   };
   const missing: string[] = [];
   const sheets = items.flatMap((item): PrintedSheet[] => {
@@ -167,6 +172,7 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
       target: null,
       lastAids: null,
       lastSettings: null,
+      setTo: [],
       barred: false,
     };
   const { stage, target, ladder } = readingOf(v.slug, shelf, reader.records.standings);
@@ -184,6 +190,9 @@ function printed(v: Variation, inForce: ShelfInForce, reader: Reader | null): Pr
     target: decision?.plan.target ?? target,
     lastAids: lastAids(reader.recent, v.slug)?.used ?? null,
     lastSettings: lastSettings(reader.recent, v.slug)?.used ?? null,
+    setTo: reader.body
+      ? settingsOf(fitCard(resolved, shelf, { ...reader.body, loadKg: decision?.plan.target.loadKg ?? null }))
+      : [],
   };
 }
 

@@ -183,6 +183,7 @@ export function FloorSet(p: Props) {
               personId={person.personId}
               name={p.name}
               variation={variation.source.slug}
+              equipment={needed}
               value={set.settings}
               onTake={(settings) => change({ settings })}
             />

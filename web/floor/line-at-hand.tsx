@@ -15,6 +15,7 @@ import { FloorFigure } from './floor-figure.tsx';
 import { FloorSet, restAfter } from './floor-set.tsx';
 import { nextOf, sheetOf } from './next-of.ts';
 import { insteadPath, nextWords } from './next-words.ts';
+import { SetTo } from './set-to.tsx';
 import { WatchList } from './watch-list.tsx';
 import { WayOn } from './way-on.tsx';
 
@@ -108,7 +109,8 @@ export function LineAtHand({
             <p className="text-lg font-semibold sm:text-2xl bright:sm:text-3xl">
               {next.done ? 'All sets of the target are done.' : `Next: ${nextWords(next, units.mass)}`}
             </p>
-            {usedLine(next, units.length) && <p className="text-lg">With {usedLine(next, units.length)}</p>}
+            {usedLine(next, units) && <p className="text-lg">With {usedLine(next, units)}</p>}
+            {!given && <SetTo line={line} />}
           </div>
           <div className="sm:row-span-2">
             {sheet.data && (

@@ -19,6 +19,7 @@ import { CoverToday, TakeCover } from './cover.tsx';
 import { soreWords } from './sore-places.tsx';
 import { answersOf, CheckInForm, keepCheckIn } from './check-in-form.tsx';
 import { insteadPath, nextWords } from './next-words.ts';
+import { SetTo } from './set-to.tsx';
 import { WatchList } from './watch-list.tsx';
 
 /** Beyond so many people only one squad is read at a time. */
@@ -230,17 +231,18 @@ function Line({ line, personId }: { line: TodayLine; personId: string }) {
               <Said of={w} />
             </p>
           ))}
-          {line.next && usedLine(line.next, units.length) && (
+          {line.next && usedLine(line.next, units) && (
             <p>
-              With {usedLine(line.next, units.length)}
+              With {usedLine(line.next, units)}
               {line.next.settingsFrom && (
                 <span className="text-soft"> (last used {day(line.next.settingsFrom, hall.today)})</span>
               )}
             </p>
           )}
+          <SetTo line={line} />
           {line.wayOn && (
             <p className={line.wayOnDue ? 'font-semibold' : 'text-soft'}>
-              {line.wayOnDue ? 'Grow now' : 'Way on'}: {line.wayOn}
+              {line.wayOnDue ? 'Grow now' : 'Way on'}: <Said of={line.wayOn} />
             </p>
           )}
           <WatchList watch={line.watch} />

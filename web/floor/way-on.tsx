@@ -19,6 +19,11 @@ export function WayOn({
       <p className="font-semibold">
         The target has been met. Next here: <Said of={line.wayOn} />.
       </p>
+      {line.wayOnBridge && (
+        <p>
+          <Said of={line.wayOnBridge} />
+        </p>
+      )}
       {mayConfirm && (
         <Button
           floor

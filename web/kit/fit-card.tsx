@@ -1,26 +1,16 @@
 import { settingWords } from '../../core/terms/index.ts';
 import type { SettingUsed } from '../../core/terms/index.ts';
 import type { FitForPerson } from '../../contract/fit.ts';
+import { settingsOf } from '../../core/kit/index.ts';
 import type { FitRow } from '../../core/kit/index.ts';
 import { sameSettings } from '../../core/log/index.ts';
 import { useUnits } from '../shell/index.ts';
-import { Button, day, length } from '../ui/index.ts';
+import { Button, day, length, mass } from '../ui/index.ts';
 import { detailWords, measureShort, misfitWords, setWords, wouldDoWords } from './words.ts';
-
-/** What was computed for the settings of a card, each once. */
-export function computedSettings(fit: FitForPerson): SettingUsed[] {
-  const seen = new Set<string>();
-  return (fit.card?.rows ?? [])
-    .flatMap((r) => (r.own && r.fitting !== 'does not fit' ? (r.own.setting ?? []) : []))
-    .filter((s) => {
-      const key = `${s.name} ${s.side}`;
-      return seen.has(key) ? false : (seen.add(key), true);
-    });
-}
 
 /** What is proposed for a set: what is theirs by now before what was computed. */
 export function proposedBy(fit: FitForPerson): SettingUsed[] {
-  const computed = computedSettings(fit);
+  const computed = settingsOf(fit.card);
   const own = fit.own.filter((s) => computed.some((c) => c.name === s.name));
   return [...own, ...computed.filter((c) => !own.some((s) => s.name === c.name))];
 }
@@ -75,8 +65,13 @@ export function SettingsLine({
   onTake?: ((settings: SettingUsed[]) => void) | undefined;
 }) {
   const units = useUnits();
-  const words = (of: readonly SettingUsed[]) => settingWords(of, (m) => length(m, units.length));
-  const computed = computedSettings(fit);
+  const words = (of: readonly SettingUsed[]) =>
+    settingWords(
+      of,
+      (m) => length(m, units.length),
+      (kg) => mass(kg, units.mass),
+    );
+  const computed = settingsOf(fit.card);
   const proposed = proposedBy(fit);
   const own = !sameSettings(computed, proposed);
   const lastOf = fit.last?.settings.filter((s) => proposed.some((p) => p.name === s.name)) ?? [];

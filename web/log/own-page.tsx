@@ -139,7 +139,9 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
       </p>
       <h2>{line.variationName}</h2>
       <p className="text-lg">{targetWords(line.target, data.massUnit, line.sides)}</p>
-      {next && usedLine(next, data.lengthUnit) && <p>With {usedLine(next, data.lengthUnit)}</p>}
+      {next && usedLine(next, { length: data.lengthUnit, mass: data.massUnit }) && (
+        <p>With {usedLine(next, { length: data.lengthUnit, mass: data.massUnit })}</p>
+      )}
       <ol className="my-2 list-decimal pl-6">
         {line.cues.map((c) => (
           <li key={c.slug}>

@@ -93,7 +93,7 @@ const isOf = (form: CountedIn, name: DoneField) =>
 export function SettingsOfSet({ variation, set, onChange }: Props) {
   const units = useUnits();
   if (!hasSettings(variation, set.settings)) return null;
-  const now = usedLine({ settings: set.settings }, units.length);
+  const now = usedLine({ settings: set.settings }, units);
   return (
     <details className="border-y border-rule py-2">
       <summary className="min-h-14 content-center text-lg">

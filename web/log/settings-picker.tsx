@@ -4,7 +4,7 @@ import type { ResolvedVariation } from '../../core/library/index.ts';
 import { settingsNoted } from '../../core/ladder/index.ts';
 import type { LoggedSet } from '../../core/log/index.ts';
 import { useUnits } from '../shell/index.ts';
-import { fromLength, SelectField, tidy, toLength } from '../ui/index.ts';
+import { fromLength, fromMass, SelectField, tidy, toLength, toMass } from '../ui/index.ts';
 import { Choice, Stepper } from './floor-controls.tsx';
 
 type Settings = LoggedSet['settings'];
@@ -79,22 +79,32 @@ function OneSetting({ name, value, onChange }: Omit<Props, 'variation'> & { name
     return (
       <Choice
         label={`${name}: ${now ?? 'not noted'}`}
-        options={about.of}
+        options={now !== null && !about.of.includes(String(now)) ? [...about.of, String(now)] : about.of}
         value={now === null ? null : String(now)}
         // The same word again takes it back.
         onPick={(word) => onChange(put(value, name, null, word === now ? null : word))}
       />
     );
   }
-  const metric = about.unit === 'm';
-  const shown = (n: number) => (metric ? Number(tidy(toLength(n, units.length))) : n);
+  const metric = about.unit === 'm' || about.unit === 'kg';
+  const shown = (n: number) =>
+    about.unit === 'm'
+      ? Number(tidy(toLength(n, units.length)))
+      : about.unit === 'kg'
+        ? Number(tidy(toMass(n, units.mass)))
+        : n;
   const read = (n: number) =>
-    metric ? Math.round(fromLength(n, units.length) * 10_000) / 10_000 : Math.round(n);
-  const step = !metric
-    ? about.step
-    : units.length === 'cm'
-      ? about.step * 100
-      : Math.max(0.5, Math.round(toLength(about.step, 'in') * 2) / 2);
+    about.unit === 'm'
+      ? Math.round(fromLength(n, units.length) * 10_000) / 10_000
+      : about.unit === 'kg'
+        ? Math.round(fromMass(n, units.mass) * 1000) / 1000
+        : Math.round(n);
+  const step =
+    about.unit !== 'm'
+      ? about.step
+      : units.length === 'cm'
+        ? about.step * 100
+        : Math.max(0.5, Math.round(toLength(about.step, 'in') * 2) / 2);
   const within = (n: number) => Math.min(about.to, Math.max(about.from, n));
   const tell = (side: Side | null, n: number) => {
     const next = put(value, name, side, within(read(n)));
@@ -102,7 +112,7 @@ function OneSetting({ name, value, onChange }: Omit<Props, 'variation'> & { name
     // The first number goes to both sides; afterwards each is read by itself.
     onChange(other !== null && at(other) === null ? put(next, name, other, within(read(n))) : next);
   };
-  const unit = metric ? units.length : about.unit;
+  const unit = about.unit === 'm' ? units.length : about.unit === 'kg' ? units.mass : about.unit;
   const noted = at(sidesOf(name)[0]!) !== null;
   return (
     <fieldset>

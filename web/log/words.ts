@@ -28,10 +28,17 @@ export function targetWords(t: Target, unit: 'kg' | 'lb', sides: SideWork): stri
 /** Help and settings as they were used: "2 pads, rack hooks 7, box height 45 cm"; empty where there were none. */
 export const usedLine = (
   of: { aids?: LoggedSet['aids'] | undefined; settings?: readonly SettingUsed[] | null | undefined },
-  unit: 'cm' | 'in',
+  units: { length: 'cm' | 'in'; mass: 'kg' | 'lb' },
 ): string =>
   keptTogether(
-    [usedWords(of.aids ?? []), settingWords(of.settings ?? [], (m) => length(m, unit))]
+    [
+      usedWords(of.aids ?? []),
+      settingWords(
+        of.settings ?? [],
+        (m) => length(m, units.length),
+        (kg) => mass(kg, units.mass),
+      ),
+    ]
       .filter(Boolean)
       .join(', '),
   );

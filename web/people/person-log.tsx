@@ -15,7 +15,7 @@ export function Settings({ settings }: { settings: PersonOnLadders['settings'] }
       <ul>
         {settings.map((s) => (
           <li key={s.variation} className="border-b border-rule py-1">
-            {titleOf('variation', s.variation)}: <b>{usedLine(s, units.length) || 'none'}</b>{' '}
+            {titleOf('variation', s.variation)}: <b>{usedLine(s, units) || 'none'}</b>{' '}
             <span className="text-sm text-soft">{day(s.date, hall.today)}</span>
           </li>
         ))}

@@ -1,7 +1,7 @@
 import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
 import { BarredNow, blocksById, inOneLine, PaperSheet, usePrinting } from './paper.tsx';
-import { aidsLine, askedWords } from './words.ts';
+import { aidsLine, askedWords, setToLine } from './words.ts';
 
 /** Type in points and the figure's scale, from roomy to tight; nothing is smaller than 20 pt. */
 const SIZES = [
@@ -20,6 +20,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
   const { job } = usePrinting();
   const { resolved: r } = sheet.of;
   const aids = aidsLine(sheet.of, job);
+  const setTo = setToLine(sheet.of, job);
   const on = blocksById('floor', r);
   const [runThrough, kit] = [inOneLine(on, 'runThrough', ' → '), inOneLine(on, 'equipment', ', ')];
   return (
@@ -55,7 +56,7 @@ export function FloorSheet({ sheet }: { sheet: SheetOfOne }) {
             <p className="mt-1 font-semibold">
               {askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
             </p>
-            {aids ? <p>Last time: {aids}</p> : kit && <p>{kit}</p>}
+            {aids ? <p>Last time: {aids}</p> : setTo ? <p>Set to: {setTo}</p> : kit && <p>{kit}</p>}
             <p className="mt-1 border-[3px] border-black px-2 py-1">
               <b>Stop</b> {inOneLine(on, 'stop')}
             </p>

@@ -3,7 +3,7 @@ import type { SheetOfOne } from '../../contract/sheets.ts';
 import { PrintedFigures } from './figures.tsx';
 import { CautionsOnPaper } from './cautions-on-paper.tsx';
 import { BarredNow, blocksById, inOneLine, Lines, PaperSheet, Part, Parts, usePrinting } from './paper.tsx';
-import { aidsLine, askedWords } from './words.ts';
+import { aidsLine, askedWords, atHomeLine, setToLine } from './words.ts';
 
 const SIZES = [
   { text: 14, cue: 32, figure: 0.75 },
@@ -21,6 +21,8 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
   const { resolved: r } = sheet.of;
   const v = r.source;
   const aids = aidsLine(sheet.of, job);
+  const setTo = setToLine(sheet.of, job);
+  const home = atHomeLine(sheet.of, job);
   const on = blocksById('handout', r);
   const runThrough = inOneLine(on, 'runThrough', ' → ');
   return (
@@ -51,7 +53,8 @@ export function Handout({ sheet }: { sheet: SheetOfOne }) {
                 {askedWords(sheet.of, inOneLine(on, 'dose'), job.hall.massUnit)}. {inOneLine(on, 'tempo')}
               </p>
               {sidesApart(v) && <p>The weaker side first; do no more on the other.</p>}
-              {aids && <p>As last time: {aids}.</p>}
+              {aids ? <p>As last time: {aids}.</p> : setTo && <p>Set to you: {setTo}.</p>}
+              {home && <p>At home: {home}.</p>}
             </Part>
             <Part title="How">
               <Lines lines={HOW.flatMap((id) => on.get(id)?.lines ?? [])} />
