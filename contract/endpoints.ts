@@ -38,6 +38,7 @@ export type Matter =
   | 'staff'
   | 'squads'
   | 'library'
+  | 'wishes'
   | 'changes'
   | 'drafts'
   | 'people'
@@ -282,6 +283,32 @@ export const ENDPOINTS = {
     floor: true,
     cover: true,
     reads: ['library', 'body', 'people', 'log', 'answers', 'hall'],
+  }),
+  runs: answers<Fit.RunsOfHall>()('GET', '/api/kit/runs', {
+    who: COACHES,
+    whose: 'some',
+    reads: ['library', 'body', 'people', 'restrictions', 'answers', 'standings'],
+  }),
+  // What is taken out of use is told of with the people whom it concerns.
+  closes: answers<Fit.Closes, { without?: readonly string[] | undefined }>()('GET', '/api/kit/closes', {
+    who: COACHES,
+    whose: 'some',
+    reads: ['library', 'body', 'people', 'restrictions', 'answers', 'standings'],
+  }),
+  purchases: answers<Fit.Purchases>()('GET', '/api/kit/purchases', {
+    who: HEAD,
+    whose: 'some',
+    reads: ['library', 'body', 'people', 'restrictions', 'answers', 'standings', 'wishes'],
+  }),
+  saveWish: answers<Ok, object, Kit.WishRequest>()('PUT', '/api/kit/wishes/:id', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['wishes'],
+  }),
+  dropWish: answers<Ok>()('DELETE', '/api/kit/wishes/:id', {
+    who: HEAD,
+    whose: 'nobody',
+    touches: ['wishes'],
   }),
   pieceHistory: answers<Kit.PieceEdit[]>()('GET', '/api/kit/:id/history', {
     who: COACHES,

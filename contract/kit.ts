@@ -55,7 +55,7 @@ const sizes = Joi.object(
   ),
 );
 
-const piece = shape({
+const members = {
   id: uuid(),
   edit: whole(0, 1_000_000),
   equipment: slug(),
@@ -75,10 +75,21 @@ const piece = shape({
   readings: list(shape({ stretchM: number(0.01, 5), pullKg: number(0, 200) }), READINGS_MOST),
   readOn: perhaps(day()),
   retireOn: perhaps(day()),
-}).custom((value: Piece, helpers) => {
-  const refused = pieceRefused(value);
-  return refused ? helpers.message({ custom: refused }) : value;
-});
+};
+const pieceOf = (of: Record<string, Joi.Schema>) =>
+  shape(of).custom((value: Piece, helpers) => {
+    const refused = pieceRefused(value);
+    return refused ? helpers.message({ custom: refused }) : value;
+  });
+const piece = pieceOf(members);
+
+/** Something that could be bought. */
+export interface WishRequest {
+  piece: Piece;
+  price: number;
+}
+const { edit: _edit, ...bare } = members;
+export const wishSchema = shape({ piece: pieceOf(bare), price: number(0.01, 1_000_000) }).prefs(strict);
 
 export const piecesSchema = shape({ pieces: list(piece, PIECES_MOST).min(1) }).prefs(strict);
 export const flagSchema = shape({ condition: oneOf(['watch', 'out']), why: text(300) }).prefs(strict);

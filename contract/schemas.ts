@@ -90,6 +90,8 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveSquad: { body: hall.squadSchema },
   savePieces: { body: kit.piecesSchema },
   flagPiece: { body: kit.flagSchema },
+  saveWish: { body: kit.wishSchema },
+  closes: { query: query({ without: commaList(uuid(), 50) }) },
 
   beginWithShipped: { body: library.beginSchema },
   takeOver: { body: library.takeOverSchema },

@@ -4,10 +4,16 @@ import { REFERENCE_BUILD } from '../core/body/index.ts';
 import { adjusted, demandOf, TIE_POINTS } from '../core/demand/index.ts';
 import { rowOfSet, SET_COLUMNS, writeLibraryFile } from '../core/exchange/index.ts';
 import type { EditionHeader } from '../core/exchange/index.ts';
-import { judge } from '../core/floor/index.ts';
-import type { Evidence, PersonRecords } from '../core/floor/index.ts';
+import { holesFor, judge, lackingIn, lostBetween, runsFor } from '../core/floor/index.ts';
+import type { Evidence, PersonRecords, RunPerson } from '../core/floor/index.ts';
+import { CURVE, boughtIn, greedy, programOf, recount } from '../core/kit/index.ts';
+import type { Hole, Wish } from '../core/kit/index.ts';
+import { notThere } from '../core/terms/index.ts';
+import type { Piece } from '../core/terms/index.ts';
+import type { CurvePoint } from '../contract/fit.ts';
+import { solve } from './solve.ts';
 import type { Standing } from '../core/ladder/index.ts';
-import { breachesOf, KINDS, withChanges } from '../core/library/index.ts';
+import { breachesOf, KINDS, shelfOf, withChanges } from '../core/library/index.ts';
 import type { Body, Ladder, Shelf, ShelfInForce } from '../core/library/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import { effectsOf, findingsOfChange, healthOf } from '../core/review/index.ts';
@@ -55,6 +61,55 @@ function checked(shelf: Shelf, items: readonly Body[], today: string): CheckResu
   return { errors, breaches, findings, effects: effectsOf(shelf, after, items) };
 }
 
+/**
+ * What is lost without some pieces; without naming any, what is lost by those that are out of use or overdue today.
+ */
+function closesOf(
+  inForce: ShelfInForce,
+  people: readonly RunPerson[],
+  today: string,
+  without: readonly string[],
+) {
+  const { kit } = inForce.shelf;
+  const as = (pieces: readonly Piece[]): ShelfInForce => ({
+    ...inForce,
+    shelf: shelfOf(inForce.shelf.everything(), { ...kit, pieces }),
+  });
+  const back = (p: Piece): Piece => ({ ...p, condition: 'good', nextInspection: null, retireOn: null });
+  const [before, after] =
+    without.length > 0
+      ? [
+          inForce,
+          as(kit.pieces.map((p) => (without.includes(p.id) ? { ...p, condition: 'out' as const } : p))),
+        ]
+      : [as(kit.pieces.map((p) => (notThere(p, today) === null ? p : back(p)))), inForce];
+  const lost = lostBetween(before, after, people, today);
+  const was = new Set(lackingIn(before));
+  const variations = lackingIn(after)
+    .filter((slug) => !was.has(slug))
+    .map((slug) => ({ slug, name: after.shelf.get('variation', slug)?.name ?? slug }));
+  return { lost, variations };
+}
+
+/** The whole curve takes no longer than this. */
+const CURVE_S = 12;
+
+/** What each budget buys at best, never worse than buying by gain for price. */
+async function curveOf(holes: readonly Hole[], wishes: readonly Wish[]): Promise<CurvePoint[]> {
+  const all = wishes.reduce((sum, w) => sum + w.price, 0);
+  if (wishes.length === 0) return [];
+  const points: CurvePoint[] = [];
+  for (const share of CURVE) {
+    const budget = Math.round(share * all * 100) / 100;
+    const quick = recount(holes, wishes, greedy(holes, wishes, budget));
+    const found = await solve(programOf(holes, wishes, budget), { timeS: CURVE_S / CURVE.length });
+    const exact = found && recount(holes, wishes, boughtIn(found.values, wishes));
+    const better = exact && exact.cost <= budget + 1e-6 && exact.weight >= quick.weight ? exact : null;
+    points.push({ budget, purchase: better ?? quick, optimal: better !== null && found!.optimal });
+  }
+  return points;
+}
+
 /** Records as they can be handed over: the evidence of one ladder beside them. */
 export type PlainRecords = Omit<PersonRecords, 'evidence'>;
 
@@ -78,6 +133,22 @@ export const TASKS = {
     return judge({ inForce, today }, ladder, { ...records, evidence: () => evidence }, { standing });
   },
 
+  runs: (inForce: ShelfInForce, { people, today }: { people: readonly RunPerson[]; today: string }) =>
+    runsFor(inForce, people, today),
+
+  closes: (
+    inForce: ShelfInForce,
+    { people, today, without }: { people: readonly RunPerson[]; today: string; without: readonly string[] },
+  ) => closesOf(inForce, people, today, without),
+
+  purchases: async (
+    inForce: ShelfInForce,
+    { people, wishes, today }: { people: readonly RunPerson[]; wishes: readonly Wish[]; today: string },
+  ) => {
+    const holes = holesFor(inForce, people, wishes, today);
+    return { holes, curve: await curveOf(holes, wishes) };
+  },
+
   libraryFile: ({ shelf }: ShelfInForce, { edition }: { edition: EditionHeader }) =>
     writeLibraryFile(edition, shelf.everything()),
 
@@ -92,7 +163,7 @@ export const TASKS = {
 
 export type TaskName = keyof typeof TASKS;
 export type Given<K extends TaskName> = Parameters<(typeof TASKS)[K]>[1];
-export type Result<K extends TaskName> = ReturnType<(typeof TASKS)[K]>;
+export type Result<K extends TaskName> = Awaited<ReturnType<(typeof TASKS)[K]>>;
 
 /** Computes a task, in a worker or, where there is none, at once. */
 export type Work = <K extends TaskName>(
@@ -101,11 +172,14 @@ export type Work = <K extends TaskName>(
   given: Given<K>,
 ) => Promise<Result<K>>;
 
-export function doTask<K extends TaskName>(name: K, inForce: ShelfInForce, given: Given<K>): Result<K> {
-  const task = TASKS[name] as (inForce: ShelfInForce, given: Given<K>) => Result<K>;
-  return task(inForce, given);
+export async function doTask<K extends TaskName>(
+  name: K,
+  inForce: ShelfInForce,
+  given: Given<K>,
+): Promise<Result<K>> {
+  const task = TASKS[name] as (inForce: ShelfInForce, given: Given<K>) => Result<K> | Promise<Result<K>>;
+  return await task(inForce, given);
 }
 
 /** At once, in the process that asks: for tests. */
-export const atOnce: Work = (name, inForce, given) =>
-  new Promise((done) => done(doTask(name, inForce, given)));
+export const atOnce: Work = (name, inForce, given) => doTask(name, inForce, given);

@@ -36,6 +36,6 @@ function read({ key, text }: SharedLibrary): ShelfInForce {
 }
 
 /** What a thread of the pool does. */
-export default function work({ name, library, given }: Job): unknown {
+export default function work({ name, library, given }: Job): Promise<unknown> {
   return doTask(name, read(library), given);
 }

@@ -11,3 +11,5 @@ export type { Overridden, PersonLine } from './overview.ts';
 export { levelOf, ofLibrary, readingOfLadder, readingOfVariation, variationsOf } from './readings.ts';
 export { NO_EVIDENCE, NO_RECORDS, grouped, painfulDays, recordsFrom } from './records.ts';
 export type { Evidence, PersonRecords, Trained } from './records.ts';
+export { holesFor, lackingIn, lostBetween, runsFor } from './runnable.ts';
+export type { LevelRuns, Lost, RunPerson, RunWhy } from './runnable.ts';

@@ -56,8 +56,8 @@ export type NotAsked =
 /** A mark farther off is none. */
 const FAR_AHEAD_M = 5;
 /** A bar with plates of 450 mm lies so high on the floor, the handles of dumbbells about so high (judgement). */
-const BAR_ON_FLOOR_M = 0.225;
-const HANDLES_ON_FLOOR_M = 0.1;
+export const BAR_ON_FLOOR_M = 0.225;
+export const HANDLES_ON_FLOOR_M = 0.1;
 const WALL_LEANS = [45, 75] as const;
 const LEARNING_THIGH_DEG = 60;
 /** Shank of a side step: 20° at a thigh of 60°, 25° where it is level; in between straight (judgement). */

@@ -11,6 +11,8 @@ import { kitOf, piece } from '../testing/kit.ts';
 import { seeded } from '../testing/seeded.ts';
 import { fitCard } from './card.ts';
 import type { FitRow } from './card.ts';
+import { touchedBoxM } from './fit.ts';
+import { setOn, touchedThighDeg } from './set-on.ts';
 
 const { documents } = JSON.parse(
   readFileSync(new URL('../../server/library/shipped.json', import.meta.url), 'utf8'),
@@ -121,6 +123,43 @@ describe('a fit card', () => {
       }
     }
     expect([...seen].sort()).toEqual([...SET_UP_MEASURES].sort());
+  });
+});
+
+describe('set on the hall’s own things', () => {
+  it('a movement ends where the box, the bench or the step lets it', () => {
+    for (const H of [1.55, 1.75, 1.95]) {
+      const build = buildOf({ statureM: H, massKg: 24 * H * H });
+      const shelf = library(
+        kitOf(
+          box(0.3),
+          box(0.45),
+          pads(4),
+          piece('thrust-bench', { form: 'height', sizes: { heightM: 0.4 } }),
+        ),
+      );
+      const on = (slug: string) => {
+        const read = resolve(shelf.get('variation', slug)!, shelf);
+        const { rows } = fitCard(read, shelf, { build, worn: WORN, loadKg: null });
+        return { rows, m: setOn(build, read.mechanics, rows, 0) };
+      };
+      const touched = on('touch-box-squat');
+      if (touched.m.type !== 'squat') throw new Error('no squat');
+      expect(touchedBoxM(build, touched.m.thighDeg)).toBeCloseTo(touched.rows[0]!.own!.heightM, 4);
+      const seated = on('box-squat');
+      const sits = rangeOf(build, seated.m as never, { steps: 40 }).postures.at(-1)!;
+      const seat = sits.joints.hip.y - build.constants.buttockDepth * H;
+      // The house rule lets the shin lean more than the 5° that the height is computed with.
+      expect(Math.abs(seat - seated.rows[0]!.own!.heightM)).toBeLessThan(0.016);
+      expect(on('bench-thrust').m).toMatchObject({ bench: { heightM: 0.4 } });
+      const shod = fitCard(resolve(shelf.get('variation', 'touch-box-squat')!, shelf), shelf, {
+        build,
+        worn: { soleM: 0.03 },
+        loadKg: null,
+      });
+      expect(setOn(build, touched.m, shod.rows, 0.03)).toMatchObject({ type: 'squat' });
+    }
+    expect(touchedThighDeg(middle, 2)).toBeNull();
   });
 });
 

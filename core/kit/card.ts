@@ -90,7 +90,35 @@ export function settingsOf(card: FitCard | null): SettingUsed[] {
 
 const MOST_PADS = 6;
 
-/** How everything that a variation names is set to a body, on the hall's own things. */
+/** Set on a thing of the hall, which may be lacking or not fit; everything else is marked or measured. */
+const ON_THINGS: ReadonlySet<SetUpMeasure> = new Set<SetUpMeasure>([
+  'box, full sit',
+  'box, touched',
+  'box, below level',
+  'thrust bench',
+  'rack hooks, shoulder',
+  'rack hooks, mid-thigh',
+  'safeties',
+  'step-up',
+  'step-up, learning',
+  'raised feet',
+  'rear-foot seat',
+  'extension pad',
+  'machine platform',
+  'heel wedge',
+  'ball seat',
+  'strap handles',
+  'start height',
+]);
+
+/** The rows of things alone: what whether something can be run depends on. */
+export function thingRows(read: ResolvedVariation, shelf: Shelf, of: FitFor): FitRow[] {
+  const measures = (read.source.measures ?? []).filter((m) => ON_THINGS.has(m.measure));
+  if (measures.length === 0) return [];
+  return fitCard({ ...read, source: { ...read.source, measures } }, shelf, of).rows;
+}
+
+/** How everything that a variation names is set to a body, on the hall’s own things. */
 export function fitCard(read: ResolvedVariation, shelf: Shelf, { build, worn, loadKg }: FitFor): FitCard {
   const setFor: SetFor = {
     build,
@@ -119,6 +147,17 @@ export function fitCard(read: ResolvedVariation, shelf: Shelf, { build, worn, lo
     return typeof asked === 'string' ? row : { ...row, ...placed(measure, how, asked, things, build) };
   });
   return { rows, soleM: worn.soleM, measured: build.measured };
+}
+
+/** How a measure comes out on some pieces alone: what a purchase would make of it. */
+export function fittingWith(
+  { measure, rounding, asked }: Pick<FitRow, 'measure' | 'rounding' | 'asked'>,
+  pieces: readonly Piece[],
+  pads: readonly Piece[],
+  build: Build,
+): FitRow['fitting'] {
+  if (asked === null) return null;
+  return placed(measure, rounding, asked, { pieces, pads, nameOf: (p) => p.name }, build).fitting;
 }
 
 /** Pieces that may be used for a variation: what it needs, the alternatives, and their equals. */
@@ -161,15 +200,6 @@ function placed(
   build: Build,
 ): Placed {
   switch (measure) {
-    case 'lunge step':
-    case 'side-lunge step':
-    case 'eye mark':
-    case 'heel to wall':
-    case 'toe to wall':
-    case 'heel distance':
-    case 'anchor distance':
-    case 'band pull':
-      return NOTHING;
     case 'rack hooks, shoulder':
     case 'rack hooks, mid-thigh':
     case 'safeties':
@@ -203,6 +233,9 @@ function placed(
       return onHeight(measure, 'platform', rounding, asked, things, {
         misfit: (offM) => ({ what: 'off', offM }),
       });
+    default:
+      // Marked on the floor, or measured.
+      return NOTHING;
   }
 }
 

@@ -33,6 +33,19 @@ export type { Content, HomeLoad } from './home.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
 export { changeBetween, shareBar } from './sharing.ts';
 export type { Sharing, Turns } from './sharing.ts';
+export { setOn, touchedThighDeg } from './set-on.ts';
+export {
+  CURVE,
+  MOST_WISHES,
+  boughtIn,
+  greedy,
+  holesOf,
+  programOf,
+  recount,
+  wayOf,
+  weightOf,
+} from './purchases.ts';
+export type { Closed, Hole, Program, Purchase, Way, Wish } from './purchases.ts';
 export { sizesTyped, typedSizes } from './typed.ts';
 export type { TypedSize } from './typed.ts';
 export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

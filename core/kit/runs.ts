@@ -2,7 +2,7 @@ import type { Build } from '../body/index.ts';
 import { needsOf } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
 import { equalsAmong, fitOf } from './availability.ts';
-import { fitCard } from './card.ts';
+import { thingRows } from './card.ts';
 import type { FitRow } from './card.ts';
 import type { Worn } from './fit.ts';
 
@@ -28,10 +28,7 @@ export function runOf(read: ResolvedVariation, shelf: Shelf, body: RunBody): Run
   let equals = equalsOf.get(shelf);
   if (!equals) equalsOf.set(shelf, (equals = equalsAmong(shelf.all('equipment'))));
   const { missing, replaced } = fitOf(needsOf(read.source), (e) => shelf.have(e), equals);
-  const rows =
-    body && missing.length === 0 && (read.source.measures?.length ?? 0) > 0
-      ? fitCard(read, shelf, { ...body, loadKg: null }).rows
-      : [];
+  const rows = body && missing.length === 0 ? thingRows(read, shelf, { ...body, loadKg: null }) : [];
   const misfits = rows.filter((r) => r.fitting === 'does not fit' || r.fitting === 'with a note');
   const result =
     missing.length > 0 || misfits.some((r) => r.fitting === 'does not fit')

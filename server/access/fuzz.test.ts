@@ -89,6 +89,11 @@ async function requestsOf(): Promise<Requests> {
       body: { pieces: [{ ...blankPiece(randomUUID(), 'mat', { count: 3, place: 'Wall' }), edit: 0 }] },
     },
     removePiece: { of: { id }, body: undefined },
+    saveWish: {
+      of: { id: randomUUID() },
+      body: { piece: blankPiece(randomUUID(), 'mat'), price: 20 },
+    },
+    dropWish: { of: { id: randomUUID() }, body: undefined },
     flagPiece: { of: { id }, body: { condition: 'out', why: 'A crack' } },
     checkDocuments: { of: {}, body: { items: [variation.body] } },
     importLibrary: { of: {}, body: '{"documents":[]}' },

@@ -406,6 +406,13 @@ export const piece = pgTable(
   (t) => [index('piece_equipment').on(t.equipment)],
 );
 
+/** What the head coach thinks of buying, and what it costs in the hall’s own money. */
+export const wish = pgTable('wish', {
+  id: uuid('id').primaryKey(),
+  piece: jsonb('piece').$type<Piece>().notNull(),
+  price: doublePrecision('price').notNull(),
+});
+
 /** What a piece was after each edit, and whose edit it was. */
 export const pieceEdit = pgTable(
   'piece_edit',

@@ -8,4 +8,5 @@ export { recordsOf } from './records.ts';
 export { reportsFromLog, tell } from './stops.ts';
 export { keepSet } from './sets.ts';
 export { newestWithSettings, setsSince } from './history.ts';
+export { weekdayOf } from './weekday.ts';
 export { setsOfSummary } from './summary.ts';

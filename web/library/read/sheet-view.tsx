@@ -139,7 +139,9 @@ export function SheetView({
             )}
           </Section>
           <Kit block={on.get('equipment')} needs={[...r.equipmentAll, ...r.equipmentAny.flat()]}>
-            {(v.measures?.length ?? 0) > 0 && <FitFor variation={v.slug} />}
+            {(v.measures?.length ?? 0) > 0 && (
+              <FitFor variation={v.slug} mechanics={r.mechanics} pattern={v.pattern} />
+            )}
           </Kit>
           {BEFORE_CUES.map((id) => (
             <Plain key={id} block={on.get(id)} />
