@@ -20,6 +20,8 @@ export interface FitForPerson {
 export interface RunsOfHall {
   /** In the order of the cells. */
   people: string[];
+  /** Where each of them stands: level by ladder. */
+  at: Record<string, string>[];
   levels: LevelRuns[];
 }
 
@@ -42,5 +44,7 @@ export interface CurvePoint {
 export interface Purchases {
   wishes: Wish[];
   holes: Hole[];
+  /** What the levels of the holes are called. */
+  names: Record<string, string>;
   curve: CurvePoint[];
 }

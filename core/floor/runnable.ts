@@ -34,6 +34,8 @@ export interface LevelRuns {
   number: number;
   name: string;
   main: string;
+  /** Kinds of equipment of the main movement, what is set to the person first. */
+  kit: string[];
   /** People at once with what the hall has; null: as many as like. */
   atOnce: number | null;
   cells: { result: RunResult; why: RunWhy[] }[];
@@ -98,10 +100,19 @@ export function runsFor(inForce: ShelfInForce, people: readonly RunPerson[], tod
     return {
       ...level,
       main: main?.slug ?? '',
+      kit: main ? kitOfMain(main.read({})) : [],
       atOnce: Number.isFinite(once) ? once : null,
       cells: people.map((p, i) => cellOf(options, p, bars[i]!, inForce)),
     };
   });
+}
+
+/** What stands at a height of its own comes first: that is what a misfit is about. */
+function kitOfMain(read: ResolvedVariation): string[] {
+  const all = [...read.equipmentAll, ...read.equipmentAny.flat()].map((n) => n.equipment);
+  const sized = (e: (typeof all)[number]) =>
+    e.forms?.some((f) => f === 'height' || f === 'adjustable' || f === 'rack') ? 0 : 1;
+  return [...all].sort((a, b) => sized(a) - sized(b)).map((e) => e.slug);
 }
 
 function cellOf(

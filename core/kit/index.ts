@@ -30,6 +30,8 @@ export { barsOf, loadsOfHall, usualLoads } from './loads.ts';
 export type { LoadList, OwnBar } from './loads.ts';
 export { contentKg, homeLoad, scaledKg } from './home.ts';
 export type { Content, HomeLoad } from './home.ts';
+export { MARK_SETS, boxOf, marksFor, sheetsOf } from './marks.ts';
+export type { MarkSet, PaperPart, Tape } from './marks.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
 export { changeBetween, shareBar } from './sharing.ts';
 export type { Sharing, Turns } from './sharing.ts';

@@ -8,7 +8,8 @@ import type { Db } from '../db/index.ts';
 import { addStaff, dayIn, saveSquad } from '../hall/index.ts';
 import { putPieces } from '../kit/index.ts';
 import { beginWithShipped, shelfInForce } from '../library/index.ts';
-import { demoPieces } from './kit.ts';
+import { blankPiece } from '../../core/terms/index.ts';
+import { DEMO_WISHES, demoPieces } from './kit.ts';
 import { reportsFromLog } from '../log/index.ts';
 import { coachOf, PEOPLE, SQUADS, STAFF } from './people.ts';
 import type { DemoPerson } from './people.ts';
@@ -45,6 +46,13 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       byId: null,
       at: now,
     });
+    const wanted = seeded(seed + 501);
+    await tx.insert(schema.wish).values(
+      DEMO_WISHES.map(({ piece: { equipment, ...of }, price }) => {
+        const id = uuidFrom(wanted);
+        return { id, price, piece: blankPiece(id, equipment, of) };
+      }),
+    );
     const squadIds = new Map<string, string>();
     for (const name of SQUADS) squadIds.set(name, await saveSquad(tx, null, { name }));
     for (const { squads, ...member } of STAFF) {

@@ -139,7 +139,22 @@ const OWNED: readonly Owned[] = [
 ];
 
 /** Inspected so many days ago; what is not named a month ago. */
-const INSPECTED: Readonly<Record<string, number>> = { 'rowing-machine': 12, 'hip-machine': 20, strap: 40 };
+const INSPECTED: Readonly<Record<string, number>> = { 'rowing-machine': 12, 'hip-machine': 200, strap: 40 };
+
+/** What the head coach of the invented hall thinks of buying, with made-up prices. */
+export const DEMO_WISHES: readonly { piece: Omit<Owned, 'count'>; price: number }[] = [
+  { piece: { equipment: 'thrust-bench', form: 'height', sizes: { heightM: 0.46 } }, price: 180 },
+  { piece: { equipment: 'low-step', form: 'height', sizes: { heightM: 0.25 } }, price: 45 },
+  { piece: { equipment: 'plyo-box', form: 'height', sizes: { heightM: 0.5 } }, price: 130 },
+  {
+    piece: {
+      equipment: 'hip-machine',
+      form: 'machine',
+      sizes: { axleM: 1.35, fromM: 0.05, toM: 0.5, stepM: 0.05 },
+    },
+    price: 2400,
+  },
+];
 
 /** What the invented hall has, and where it stands; dated back from today. */
 export function demoPieces(today: IsoDate, random: () => number): PieceInHall[] {

@@ -33,7 +33,7 @@ export const fitRoutes = handlers({
   runs: async (c) => {
     const people = await runPeople(c, c.mine);
     const levels = await c.work('runs', c.inForce, { people, today: c.today });
-    return { people: people.map((p) => p.id), levels };
+    return { people: people.map((p) => p.id), at: people.map((p) => ({ ...p.levels })), levels };
   },
 
   closes: async (c): Promise<Closes> => {
@@ -55,7 +55,15 @@ export const fitRoutes = handlers({
   purchases: async (c) => {
     const people = await runPeople(c, c.mine);
     const wishes = await wishesOf(c.db);
-    return { wishes, ...(await c.work('purchases', c.inForce, { people, wishes, today: c.today })) };
+    const found = await c.work('purchases', c.inForce, { people, wishes, today: c.today });
+    const names = Object.fromEntries(
+      found.holes.map(({ level: at }): [string, string] => {
+        const [slug, id] = at.split('/');
+        const ladder = c.inForce.shelf.get('ladder', slug!);
+        return [at, `${ladder?.name ?? slug}: ${ladder?.levels.find((l) => l.id === id)?.name ?? id}`];
+      }),
+    );
+    return { wishes, names, ...found };
   },
 
   saveWish: async (c) => {

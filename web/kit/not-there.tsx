@@ -1,7 +1,7 @@
 import type { PieceInHall } from '../../contract/kit.ts';
 import type { EntrySummary } from '../../contract/library.ts';
 import { daysBetween, notThere } from '../../core/terms/index.ts';
-import { useSigned, useUnits } from '../shell/index.ts';
+import { useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
 import { Button, day } from '../ui/index.ts';
 import { absenceWords, sizeWords } from './words.ts';
 
@@ -52,11 +52,39 @@ export function NotThere({
           </ul>
         </>
       )}
+      {gone.length > 0 && <WhatCloses />}
       {soon.length > 0 && (
         <p className="text-soft">
           To be inspected soon: {soon.map((p) => `${nameOf(p)} by ${day(p.nextInspection!)}`).join('; ')}.
         </p>
       )}
     </section>
+  );
+}
+
+/** What is closed while pieces are not there: to whom first, then the movements. @param without absent: as it is today */
+export function WhatCloses({ without }: { without?: string | undefined }) {
+  const { me } = useSigned();
+  const { nameOf } = usePeople();
+  const closes = useAsk('closes', me.role === 'viewer' ? null : without ? { without: [without] } : {});
+  if (!closes.data) return closes.error ? null : <p className="text-soft">Working out what that closes …</p>;
+  const { lost, variations } = closes.data;
+  if (lost.length === 0 && variations.length === 0)
+    return <p className="text-soft">Nobody’s level is closed by it.</p>;
+  const of = (today: boolean) => lost.filter((l) => l.today === today);
+  const line = (title: string, list: typeof lost) =>
+    list.length > 0 && (
+      <p>
+        <strong>{title}:</strong> {list.map((l) => `${nameOf(l.person)} (${l.name})`).join(', ')}.
+      </p>
+    );
+  return (
+    <>
+      {line('Closed to those who train today', of(true))}
+      {line('Closed to others', of(false))}
+      {variations.length > 0 && (
+        <p className="text-soft">Nobody can do now: {variations.map((v) => v.name).join(', ')}.</p>
+      )}
+    </>
   );
 }

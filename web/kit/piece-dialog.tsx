@@ -23,6 +23,7 @@ import {
   tidy,
   toLength,
 } from '../ui/index.ts';
+import { WhatCloses } from './not-there.tsx';
 import { Readings } from './readings.tsx';
 import { countWords, formChoice, sizeWords } from './words.ts';
 
@@ -263,6 +264,9 @@ export function PieceDialog({
             <Button onClick={inspected}>Inspected today</Button>
           </div>
         </div>
+        {p.condition === 'out' && piece.condition !== 'out' && piece.edit > 0 && (
+          <WhatCloses without={piece.id} />
+        )}
         {problem && <Notice tone="warn">{problem}</Notice>}
         {(save.error ?? remove.error) && <Notice tone="warn">{(save.error ?? remove.error)!.message}</Notice>}
         <div className="flex flex-wrap gap-3">
@@ -310,6 +314,7 @@ function Flag({
         send.mutate({ condition: 'out', why: why.trim() }, { onSuccess: onDone });
       }}
     >
+      <WhatCloses without={piece.id} />
       <TextField
         label="What is wrong with it"
         required

@@ -6,13 +6,19 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { useAddress, useAsk, useLibrary, useSigned, useUnits } from '../shell/index.ts';
 import { Button, Empty, Loaded, Parts } from '../ui/index.ts';
 import { Inventory } from './inventory.tsx';
+import { Buy } from './buy.tsx';
 import { KitFile } from './kit-file.tsx';
+import { Marks } from './marks.tsx';
 import { NotThere } from './not-there.tsx';
+import { Runs } from './runs.tsx';
 import { PieceDialog } from './piece-dialog.tsx';
 import { absenceWords, countWords, formsOf, sizeWords } from './words.ts';
 
 const PARTS = [
   ['here', 'What is there'],
+  ['marks', 'Tape marks'],
+  ['runs', 'What can be run'],
+  ['buy', 'What to buy'],
   ['inventory', 'Take stock'],
   ['file', 'As a file'],
 ] as const;
@@ -24,7 +30,9 @@ export function KitRoom() {
   const { entries } = useLibrary();
   const kit = useAsk('kit');
   const head = me.role === 'head coach';
-  const parts = PARTS.filter(([part]) => part === 'here' || head);
+  const parts = PARTS.filter(
+    ([part]) => part === 'here' || head || ((part === 'runs' || part === 'marks') && me.role === 'coach'),
+  );
   const part = parts.find(([value]) => value === params.get('part'))?.[0] ?? 'here';
   const things = useMemo(() => entries.filter((e) => e.kind === 'equipment' && !e.retired), [entries]);
   if (entries.length > 0 && things.length === 0)
@@ -33,11 +41,17 @@ export function KitRoom() {
     );
   return (
     <div className="mx-auto max-w-6xl">
-      <h1>Kit</h1>
+      <h1 className="no-print">Kit</h1>
       <Parts label="Parts of the kit room" parts={parts} value={part} onPick={(to) => set({ part: to })}>
         <Loaded query={kit} what="what the hall has">
           {(pieces) =>
-            part === 'inventory' ? (
+            part === 'marks' ? (
+              <Marks />
+            ) : part === 'runs' ? (
+              <Runs />
+            ) : part === 'buy' ? (
+              <Buy things={things} />
+            ) : part === 'inventory' ? (
               <Inventory things={things} pieces={pieces} />
             ) : part === 'file' ? (
               <KitFile things={things} pieces={pieces} />

@@ -17,7 +17,7 @@ export function Parts<T extends string>({
 }) {
   return (
     <Tabs.Root value={value} onValueChange={(to) => onPick(to as T)} className="mt-2">
-      <Tabs.List aria-label={label} className="flex gap-1 overflow-x-auto border-b border-ink">
+      <Tabs.List aria-label={label} className="no-print flex gap-1 overflow-x-auto border-b border-ink">
         {parts.map(([part, name]) => (
           <Tabs.Trigger
             key={part}
