@@ -61,7 +61,7 @@ const MAKERS: Record<MarkSet, (b: Build, worn: Worn) => Tape[]> = {
     const apart = TRACKS * b.statureM;
     return [
       ahead('tracks', 'left track', -apart / 2, -STRIP_M, STRIP_M, 0),
-      ahead('tracks', 'right track, from the left one', apart / 2, -STRIP_M, STRIP_M, apart),
+      ahead('tracks', 'track to track', apart / 2, -STRIP_M, STRIP_M, apart),
     ];
   },
   'lunge step': (b) => {

@@ -114,6 +114,8 @@ function Line({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the units of the line are its key
   }, [pieces, size]);
   const [text, setText] = useState(known);
+  // Shown at once; what is kept follows.
+  const [ticked, setTicked] = useState<boolean | null>(null);
   const before = useRef<string | null>(null);
   const again = useRef(false);
   const [place, setPlace] = useState(pieces[0]?.place ?? '');
@@ -176,7 +178,8 @@ function Line({
     try {
       setProblem(null);
       const list = changed(typed, place, counted);
-      if (list.length > 0 && (typed.trim() !== '' || pieces.length > 0)) save.mutate({ pieces: list });
+      if (list.length > 0 && (typed.trim() !== '' || pieces.length > 0))
+        save.mutate({ pieces: list }, { onError: () => setTicked(null) });
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       setProblem(error.message);
@@ -197,8 +200,9 @@ function Line({
             type="checkbox"
             className="size-5"
             aria-label={`Here: ${thing.title}`}
-            checked={here}
+            checked={ticked ?? here}
             onChange={(e) => {
+              setTicked(e.target.checked);
               // Ticked again, what was there before comes back.
               const back = e.target.checked && before.current !== null;
               if (!e.target.checked) before.current = text;
@@ -220,7 +224,11 @@ function Line({
             className="field"
             value={text}
             onChange={(e) => setText(e.target.value)}
-            onBlur={() => text !== known && keep()}
+            onBlur={() => {
+              if (text === known) return;
+              setTicked(null);
+              keep();
+            }}
           />
           <span className="w-8 text-sm text-soft">{unit || aboutForm(form).counted.split(' ')[0]}</span>
         </span>

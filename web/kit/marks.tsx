@@ -22,6 +22,18 @@ const WORDS: Record<MarkSet, string> = {
   'eye mark': 'mark for the eyes',
 };
 
+/** Marks that are stuck at one place; every other has a place of its own. */
+const PLACES: readonly (readonly MarkSet[])[] = [
+  ['tracks', 'lunge step'],
+  ['side step'],
+  ['star'],
+  ['landing'],
+  ['wall'],
+  ['eye mark'],
+];
+const byPlace = (tapes: readonly Tape[]): Tape[][] =>
+  PLACES.map((sets) => tapes.filter((t) => sets.includes(t.set))).filter((list) => list.length > 0);
+
 /** Tape on the floor and at the wall for somebody or a squad: a drawing with centimetres, to scale or as a list. */
 export function Marks() {
   const { hall } = useSigned();
@@ -55,7 +67,9 @@ export function Marks() {
   const scaled = useMemo(() => {
     if (!first || first.tapes.length === 0) return null;
     try {
-      return sheetsOf(first.tapes, paper);
+      return byPlace(first.tapes).flatMap((tapes) =>
+        sheetsOf(tapes, paper).parts.map((part) => ({ part, tapes })),
+      );
     } catch (error) {
       if (error instanceof RangeError) return error.message;
       throw error;
@@ -113,10 +127,12 @@ export function Marks() {
           <>
             <div className="mt-3 flex flex-wrap items-start gap-8">
               <figure>
-                <TapeDrawing tapes={first.tapes} />
-                <figcaption className="text-sm text-soft">
-                  {first.name}, from above; the front heel line is the line at 0
-                </figcaption>
+                <div className="flex max-w-[44rem] flex-wrap items-end gap-3">
+                  {byPlace(first.tapes).map((tapes) => (
+                    <TapeDrawing key={tapes[0]!.set} tapes={tapes} />
+                  ))}
+                </div>
+                <figcaption className="text-sm text-soft">{first.name}, from above, ahead is up</figcaption>
               </figure>
               <TapeList drawn={drawn} />
             </div>
@@ -127,8 +143,7 @@ export function Marks() {
               </Button>
               {drawn.length === 1 && scaled && typeof scaled !== 'string' && (
                 <Button onClick={() => print('scale')}>
-                  Print to scale ({scaled.parts.length} {scaled.parts.length === 1 ? 'sheet' : 'sheets'} of{' '}
-                  {hall.paper})
+                  Print to scale ({scaled.length} {scaled.length === 1 ? 'sheet' : 'sheets'} of {hall.paper})
                 </Button>
               )}
             </p>
@@ -141,14 +156,14 @@ export function Marks() {
       </div>
       <div className="hidden print:block">
         {printing === 'scale' && first && scaled && typeof scaled !== 'string' ? (
-          scaled.parts.map((part, i) => (
+          scaled.map(({ part, tapes }, i) => (
             <ScaledSheet
-              key={`${part.row} ${part.column}`}
-              tapes={first.tapes}
+              key={`${tapes[0]!.set} ${part.row} ${part.column}`}
+              tapes={tapes}
               part={part}
               paper={paper}
               first={i === 0}
-              name={first.name}
+              name={`${first.name}, ${WORDS[tapes[0]!.set]}`}
             />
           ))
         ) : (
@@ -218,14 +233,16 @@ function TapeDrawing({ tapes }: { tapes: readonly Tape[] }) {
   const units = useUnits();
   const b = boxOf(tapes);
   const side = 24;
-  const [w, h] = [100 * (b.x1 - b.x0) + 2 * side, 100 * (b.y1 - b.y0) + 2 * side];
+  /** Words stand at the right of what lies across. */
+  const words = 104;
+  const [w, h] = [100 * (b.x1 - b.x0) + side + words, 100 * (b.y1 - b.y0) + 2 * side];
   const x = (m: number) => 100 * (m - b.x0) + side;
   const y = (m: number) => h - side - 100 * (m - b.y0);
   return (
     <svg
       viewBox={`0 0 ${w} ${h}`}
-      className="max-h-[26rem] border border-rule bg-paper"
-      style={{ width: `${Math.min(440, 2.4 * w)}px`, maxWidth: '100%' }}
+      className="max-h-80 border border-rule bg-paper"
+      style={{ width: `${Math.min(300, 2.2 * w)}px`, maxWidth: '100%' }}
       role="img"
       aria-label={`Tape from above: ${tapes
         .filter((t) => t.m > 0)
@@ -251,10 +268,13 @@ function TapeDrawing({ tapes }: { tapes: readonly Tape[] }) {
           return (
             <text
               key={`${t.set} ${t.what}`}
-              x={upright ? cx + 8 : cx}
-              y={upright ? cy : y(Math.max(t.from.y, t.to.y)) - 4}
-              fontSize="6"
-              textAnchor="middle"
+              x={upright ? cx + 8 : t.set === 'star' ? cx + 6 : x(t.to.x) + 4}
+              y={upright ? cy : cy + 2}
+              fontSize="6.5"
+              textAnchor={upright ? 'middle' : 'start'}
+              stroke="var(--paper)"
+              strokeWidth="2.5"
+              paintOrder="stroke"
               transform={upright ? `rotate(-90 ${cx + 8} ${cy})` : undefined}
               fill="var(--ink)"
             >
