@@ -14,6 +14,7 @@ import { COMPUTED } from '../core/testing/repertoire.ts';
 import { seeded } from '../core/testing/seeded.ts';
 import { benchDesk } from './bench-desk.ts';
 import { benchFloor } from './bench-floor.ts';
+import { benchKit } from './bench-kit.ts';
 import { benchLibrary } from './bench-library.ts';
 import { benchLoad } from './bench-load.ts';
 import { benchLog } from './bench-log.ts';
@@ -119,6 +120,7 @@ show('one decision, records in memory', await median(200, () => judge({ inForce,
 await close();
 
 benchPlacement();
+await benchKit();
 await benchDesk();
 
 await benchLog();

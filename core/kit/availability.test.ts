@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { atOnce, equalsAmong, fitOf } from './availability.ts';
-import { needsOf } from '../library/index.ts';
+import { blankBody, needsOf, shelfOf } from '../library/index.ts';
+import type { Equipment } from '../library/index.ts';
+import type { Piece } from '../terms/index.ts';
+import { kitOf, piece } from '../testing/kit.ts';
 
 const equals = equalsAmong([
   { slug: 'rack', equals: ['stand'] },
@@ -77,5 +80,34 @@ describe('what can be run with the pieces at hand', () => {
         () => true,
       ),
     ).toBe(Infinity);
+  });
+});
+
+describe('what counts as there', () => {
+  const rack: Equipment = {
+    ...(blankBody('equipment', 'rack', 'Rack', 'A. Tester') as Equipment),
+    forms: ['rack', 'bar', 'plates'],
+  };
+  const mat = blankBody('equipment', 'mat', 'Mat', 'A. Tester');
+  const have = (slug: string, ...pieces: Piece[]) => shelfOf([rack, mat], kitOf(...pieces)).have(slug);
+  it('is the first form that is noted of a kind: plates alone are no rack', () => {
+    expect(have('rack', piece('rack', { form: 'plates', count: 4 }))).toBe(0);
+    expect(have('rack', piece('rack', { form: 'rack', count: 2 }), piece('rack', { form: 'bar' }))).toBe(2);
+    // Ticked in a hurry: it is there, whatever its sizes.
+    expect(have('rack', piece('rack', { count: 3 }))).toBe(3);
+  });
+  it('is anything of a kind of which no form is noted, and as many as needed of what nobody has said', () => {
+    expect(have('mat', piece('mat', { count: 5 }))).toBe(5);
+    expect(have('mat')).toBe(Infinity);
+    expect(have('mat', piece('mat', { count: 0 }))).toBe(0);
+  });
+  it('is not what is out of use, overdue or retired', () => {
+    const on = (of: Partial<Piece>) =>
+      shelfOf([mat], { ...kitOf(piece('mat', of)), today: '2026-12-01' }).have('mat');
+    expect(on({ condition: 'out' })).toBe(0);
+    expect(on({ condition: 'watch' })).toBe(1);
+    expect(on({ nextInspection: '2026-11-30' })).toBe(0);
+    expect(on({ nextInspection: '2026-12-01' })).toBe(1);
+    expect(on({ retireOn: '2026-12-01' })).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-import { aboutMeasure, aboutSetting, isPaired } from '../terms/index.ts';
+import { aboutForm, aboutMeasure, aboutSetting, isPaired } from '../terms/index.ts';
 import type { Piece, PieceForm, Rounding, SetUpMeasure, SettingUsed } from '../terms/index.ts';
 import type { ResolvedNeed, ResolvedVariation, Shelf } from '../library/index.ts';
 import { askedOf } from './asked.ts';
@@ -144,7 +144,7 @@ export function fitCard(read: ResolvedVariation, shelf: Shelf, { build, worn, lo
       misfit: null,
       wouldDo: null,
     };
-    return typeof asked === 'string' ? row : { ...row, ...placed(measure, how, asked, things, build) };
+    return typeof asked === 'string' ? row : { ...row, ...placedOr(measure, how, asked, things, build) };
   });
   return { rows, soleM: worn.soleM, measured: build.measured };
 }
@@ -157,12 +157,15 @@ export function fittingWith(
   build: Build,
 ): FitRow['fitting'] {
   if (asked === null) return null;
-  return placed(measure, rounding, asked, { pieces, pads, nameOf: (p) => p.name }, build).fitting;
+  return placed(measure, rounding, asked, { pieces, unsized: new Set(), pads, nameOf: (p) => p.name }, build)
+    .fitting;
 }
 
 /** Pieces that may be used for a variation: what it needs, the alternatives, and their equals. */
 interface Things {
   pieces: readonly Piece[];
+  /** Forms of the things here whose sizes nobody has noted: one of them may fit. */
+  unsized: ReadonlySet<PieceForm>;
   pads: readonly Piece[];
   nameOf: (p: Piece) => string;
 }
@@ -179,14 +182,54 @@ function thingsFor(read: ResolvedVariation, shelf: Shelf): Things {
   const pads = all
     .filter((p) => p.form === 'pad')
     .flatMap((p) => shelf.piecesOf(p.equipment).filter((x) => x.id === p.id));
+  // What is needed comes before what stands in for it.
+  const pieces = [...slugs]
+    .sort((a, b) => Number(named.has(b)) - Number(named.has(a)))
+    .flatMap((slug) => shelf.piecesOf(slug));
   return {
-    // What is needed comes before what stands in for it.
-    pieces: [...slugs]
-      .sort((a, b) => Number(named.has(b)) - Number(named.has(a)))
-      .flatMap((s) => shelf.piecesOf(s)),
+    pieces,
+    unsized: new Set(pieces.flatMap((p) => unsizedForms(p, shelf.get('equipment', p.equipment)?.forms))),
     pads,
     nameOf: (p) => p.name || shelf.get('equipment', p.equipment)?.name || p.equipment,
   };
+}
+
+/** Counted only, though its kind has sizes; or of a form whose first size is missing: the forms that it may be of. */
+function unsizedForms(p: Piece, forms: readonly PieceForm[] = []): readonly PieceForm[] {
+  if (p.form === 'thing') return forms;
+  const [first] = aboutForm(p.form).sizes;
+  return first !== undefined && p.sizes[first] === undefined ? [p.form] : [];
+}
+
+/** Forms of the things that a measure is set on. */
+function formsFor(measure: SetUpMeasure): readonly PieceForm[] {
+  switch (measure) {
+    case 'rack hooks, shoulder':
+    case 'rack hooks, mid-thigh':
+    case 'safeties':
+      return ['rack'];
+    case 'machine platform':
+      return ['machine'];
+    case 'ball seat':
+      return ['ball'];
+    default:
+      return ['height', 'adjustable'];
+  }
+}
+
+/** The own thing; where none fits, but one of them has a size that nobody has noted, that is what is said. */
+function placedOr(
+  measure: SetUpMeasure,
+  rounding: Rounding,
+  asked: Asked,
+  things: Things,
+  build: Build,
+): Placed {
+  const found = placed(measure, rounding, asked, things, build);
+  const perhaps = formsFor(measure).some((f) => things.unsized.has(f));
+  return found.fitting === 'does not fit' && perhaps
+    ? { ...NOTHING, fitting: 'size not noted', wouldDo: found.wouldDo }
+    : found;
 }
 
 type Placed = Pick<FitRow, 'own' | 'others' | 'fitting' | 'misfit' | 'wouldDo'>;
@@ -279,12 +322,7 @@ function onHeight(
         ? { fromM: asked.m, toM: asked.m + UNDER.fits }
         : { fromM: Math.max(0, asked.m - UNDER.fits), toM: asked.m }
       : { fromM: asked.m - USABLE[band], toM: asked.m + USABLE[band] };
-  if (!found) {
-    const sizeless = things.pieces.filter((p) => p.form === 'thing');
-    if (own.length === 0 && sizeless.length > 0)
-      return { ...NOTHING, fitting: 'size not noted', wouldDo: would };
-    return { ...NOTHING, fitting: 'does not fit', wouldDo: would };
-  }
+  if (!found) return { ...NOTHING, fitting: 'does not fit', wouldDo: would };
   const piece = own.find((p) => p.id === found.id)!;
   const off = Math.abs(found.offM);
   const fitting: Fitting =
@@ -374,12 +412,7 @@ function onRack(measure: SetUpMeasure, asked: Asked, things: Things): Placed {
     return [{ own, fitting, underM: notch.underM }];
   });
   const [best, ...others] = found.sort((a, b) => a.underM - b.underM);
-  if (!best) {
-    const known = racks.some((p) => rackOf(p) !== null);
-    return racks.length > 0 && !known
-      ? { ...NOTHING, fitting: 'size not noted' }
-      : { ...NOTHING, fitting: 'does not fit', wouldDo: { fromM: asked.m - 0.1, toM: asked.m } };
-  }
+  if (!best) return { ...NOTHING, fitting: 'does not fit', wouldDo: { fromM: asked.m - 0.1, toM: asked.m } };
   const belowBarM = (asked.tapeM ?? asked.m) - best.own.heightM;
   const misfit: Misfit | null =
     best.fitting === 'fits'
@@ -427,8 +460,7 @@ function onBall(asked: Asked, things: Things, build: Build): Placed {
     .sort((a, b) => Math.abs(a.offM) - Math.abs(b.offM));
   const [best] = found;
   const would = { fromM: asked.m - 0.05, toM: asked.m + 0.05 };
-  if (!best)
-    return { ...NOTHING, fitting: balls.length > 0 ? 'size not noted' : 'does not fit', wouldDo: would };
+  if (!best) return { ...NOTHING, fitting: 'does not fit', wouldDo: would };
   const kneeDeg = ballKneeDeg(build, best.seatM, asked.m);
   const fits = kneeDeg >= KNEE.least && kneeDeg <= KNEE.most;
   return {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '../testing/runs.ts';
 import { describe, expect, it } from 'vitest';
 import { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
 import type { BarKit } from './plates.ts';
@@ -119,7 +120,7 @@ describe('plates on a bar', () => {
             expect(l.side.filter((g) => g === p.massT).length).toBeLessThanOrEqual(p.pairs);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });
@@ -150,7 +151,7 @@ describe('loads one after another', () => {
         expect(ramp.steps.map((s) => s.totalT)).toEqual(totals);
         expect(ramp.moves).toBeLessThanOrEqual(oneByOne(...totals.map((g) => g / 1000)));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(100) },
     );
   });
   it('refuses a load that does not exist', () => {

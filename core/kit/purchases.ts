@@ -1,4 +1,4 @@
-import { needsOf } from '../library/index.ts';
+import { isCounted, needsOf } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
 import type { Piece } from '../terms/index.ts';
 import { equalsAmong, fitOf } from './availability.ts';
@@ -46,7 +46,7 @@ export const weightOf = (stepsAbove: number): number =>
 /** A way by which a person could do a variation: what is missing, or does not fit, and which wishes answer it. */
 export function wayOf(read: ResolvedVariation, shelf: Shelf, body: RunBody, wishes: readonly Wish[]): Way {
   const groups = lacksOf(read, shelf, body).map((lack) =>
-    wishes.flatMap((w, i) => (answers(lack, w, body) ? [i] : [])),
+    wishes.flatMap((w, i) => (answers(lack, w, body, shelf) ? [i] : [])),
   );
   return groups.length === 0 ? { open: true } : { open: false, groups };
 }
@@ -96,9 +96,13 @@ function lacksOf(read: ResolvedVariation, shelf: Shelf, body: RunBody): Lack[] {
   return lacks;
 }
 
-function answers(lack: Lack, { piece }: Wish, body: RunBody): boolean {
+function answers(lack: Lack, { piece }: Wish, body: RunBody, shelf: Shelf): boolean {
   if (!lack.slugs.has(piece.equipment)) return false;
-  if (lack.what === 'missing') return (lack.have.get(piece.equipment) ?? 0) + piece.count >= lack.count;
+  if (lack.what === 'missing')
+    return (
+      isCounted(piece, shelf.get('equipment', piece.equipment)?.forms) &&
+      (lack.have.get(piece.equipment) ?? 0) + piece.count >= lack.count
+    );
   const pads = piece.form === 'pad' ? [...lack.pads, piece] : lack.pads;
   const fitting = fittingWith(lack.row, [piece], pads, body!.build);
   return fitting === 'fits' || fitting === 'with a note';

@@ -64,7 +64,7 @@ export type {
 } from './resolve.ts';
 export { documentId, shelfOf } from './shelf.ts';
 export type { Shelf, ShelfInForce } from './shelf.ts';
-export { NOTHING_SAID, stockIn, stocksOf } from './stock.ts';
+export { NOTHING_SAID, isCounted, stockIn, stocksOf } from './stock.ts';
 export type { HallKit, Stock } from './stock.ts';
 export { NEAR_DUPLICATE, SimilarityIndex, wordsIn } from './similarity.ts';
 export { summariesOf } from './summary.ts';

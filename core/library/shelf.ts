@@ -38,7 +38,6 @@ export const documentId = (d: { kind: Kind; slug: string }) => `${d.kind}/${d.sl
  * @param kit what the hall has of its equipment
  */
 export function shelfOf(bodies: Iterable<Body>, kit: HallKit = NOTHING_SAID): Shelf {
-  const stocks = stocksOf(kit);
   const pieces = new Map<string, Piece[]>();
   for (const p of kit.pieces) {
     if (p.count === 0 || notThere(p, kit.today) !== null) continue;
@@ -50,6 +49,10 @@ export function shelfOf(bodies: Iterable<Body>, kit: HallKit = NOTHING_SAID): Sh
     if (!kind) byKind.set(body.kind, (kind = new Map<string, Body>()));
     kind.set(body.slug, body);
   }
+  const stocks = stocksOf(
+    kit,
+    (slug) => (byKind.get('equipment')?.get(slug) as BodyOf<'equipment'> | undefined)?.forms,
+  );
   const ordered = new Map<Kind, Body[]>();
   const all = <K extends Kind>(kind: K) => {
     let list = ordered.get(kind);

@@ -1,5 +1,5 @@
-import { PIECE_FORM_NAMES, notThere } from '../terms/index.ts';
-import type { IsoDate, MassUnit, Piece } from '../terms/index.ts';
+import { notThere } from '../terms/index.ts';
+import type { IsoDate, MassUnit, Piece, PieceForm } from '../terms/index.ts';
 
 /** What the hall has, as its kit room says it, on a day. */
 export interface HallKit {
@@ -20,14 +20,22 @@ export interface Stock {
   /** So many people use one at a time, in turns; null: as many as like. */
   most: number | null;
 }
+/** Whether a piece is what its kind is counted by: of the first form that is noted of it, or only counted. */
+export const isCounted = (p: Pick<Piece, 'form'>, forms: readonly PieceForm[] | undefined): boolean =>
+  forms?.[0] === undefined || p.form === forms[0] || p.form === 'thing';
+
 /** Of what nobody has said anything the hall is taken to have one. */
 const NOT_SAID: Stock = { count: 1, place: '', most: null };
 
 /**
- * Stock by equipment. Of an equipment of several forms the first form is counted: a bar and rack is there as often as its
- * racks. What is out of use or overdue is not there.
+ * Stock by equipment. Of an equipment of several forms the first one is counted, and what is only counted: a bar and rack is
+ * there as often as its racks, plates alone are none. What is out of use or overdue is not there.
+ * @param formsOf forms that its document notes; none: whatever there is of it counts
  */
-export function stocksOf({ pieces, today }: HallKit): ReadonlyMap<string, Stock> {
+export function stocksOf(
+  { pieces, today }: HallKit,
+  formsOf: (equipment: string) => readonly PieceForm[] | undefined,
+): ReadonlyMap<string, Stock> {
   const byEquipment = new Map<string, Piece[]>();
   for (const p of pieces) {
     const list = byEquipment.get(p.equipment);
@@ -36,8 +44,8 @@ export function stocksOf({ pieces, today }: HallKit): ReadonlyMap<string, Stock>
   }
   const stocks = new Map<string, Stock>();
   for (const [equipment, own] of byEquipment) {
-    const form = PIECE_FORM_NAMES.find((f) => own.some((p) => p.form === f));
-    const here = own.filter((p) => p.form === form && notThere(p, today) === null);
+    const forms = formsOf(equipment);
+    const here = own.filter((p) => isCounted(p, forms) && notThere(p, today) === null);
     const most = here.map((p) => p.most);
     stocks.set(equipment, {
       count: here.reduce((n, p) => n + p.count, 0),
