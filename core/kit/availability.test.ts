@@ -53,6 +53,14 @@ describe('what can be run with the pieces at hand', () => {
     expect(fit(hands, ['bench'], [['box']])).toEqual({ missing: [], replaced: [] });
   });
 
+  it('gives a piece to the need that has no other', () => {
+    // The box stands for itself or for the bench; where both are asked for, the rack is taken for its group.
+    expect(fit(['box', 'rack'], ['bench'], [['box', 'rack']])).toEqual({
+      missing: [],
+      replaced: [{ needed: 'bench', by: 'box' }],
+    });
+  });
+
   it('says how many people can do it at once', () => {
     const needs = needsOf({
       equipmentAll: [{ equipment: 'pads', count: 2, setUp: [] }],

@@ -25,6 +25,8 @@ export interface Fit {
   replaced: { needed: string; by: string }[];
 }
 
+const MOST_STEPS = 5_000;
+
 /**
  * Whether a variation can be run with the pieces at hand; a piece that is not at hand may be replaced by an equal. A piece
  * serves one need: two needs take two of it.
@@ -35,31 +37,44 @@ export function fitOf(
   have: (equipment: string) => number,
   equals: ReadonlyMap<string, ReadonlySet<string>>,
 ): Fit {
-  const fit: Fit = { missing: [], replaced: [] };
-  const used = new Map<string, number>();
-  const take = (slug: string, count: number): boolean => {
-    const left = have(slug) - (used.get(slug) ?? 0);
-    if (left < count) return false;
-    used.set(slug, (used.get(slug) ?? 0) + count);
-    return true;
-  };
   const countOf = (slug: string) => needs.counts.get(slug) ?? 1;
-  const takeEqual = (slug: string) =>
-    [...(equals.get(slug) ?? [])].sort().find((by) => take(by, countOf(slug)));
-  // What is there itself first: an equal must not be taken that another need has no other for.
-  const open = needs.all.filter((slug) => !take(slug, countOf(slug)));
-  const groups = needs.any.filter((g) => g.length > 0 && !g.some((slug) => take(slug, countOf(slug))));
-  for (const slug of open) {
-    const by = takeEqual(slug);
-    if (by === undefined) fit.missing.push(slug);
-    else fit.replaced.push({ needed: slug, by });
-  }
-  for (const group of groups) {
-    let by: string | undefined;
-    const needed = group.find((slug) => (by = takeEqual(slug)) !== undefined);
-    if (needed === undefined) fit.missing.push(group[0]!);
-    else fit.replaced.push({ needed, by: by! });
-  }
+  /** What each need may be met with, itself before its equals. */
+  const asked = [...needs.all.map((slug) => [slug]), ...needs.any.filter((g) => g.length > 0)].map(
+    (group) => ({
+      named: group[0]!,
+      options: [
+        ...group.map((slug) => ({ needed: slug, by: slug })),
+        ...group.flatMap((needed) => [...(equals.get(needed) ?? [])].sort().map((by) => ({ needed, by }))),
+      ].filter(({ needed, by }) => have(by) >= countOf(needed)),
+    }),
+  );
+  const used = new Map<string, number>();
+  let best: { missing: string[]; replaced: Fit['replaced'] } | null = null;
+  let steps = 0;
+  const better = (missing: number, replaced: number) =>
+    !best ||
+    missing < best.missing.length ||
+    (missing === best.missing.length && replaced < best.replaced.length);
+  const place = (i: number, missing: string[], replaced: Fit['replaced']): void => {
+    // Needs are few and mostly met at once; a made-up tangle is not followed to its end.
+    if (++steps > MOST_STEPS || !better(missing.length, replaced.length)) return;
+    const need = asked[i];
+    if (!need) {
+      best = { missing, replaced };
+      return;
+    }
+    for (const { needed, by } of need.options) {
+      const count = countOf(needed);
+      const taken = used.get(by) ?? 0;
+      if (have(by) - taken < count) continue;
+      used.set(by, taken + count);
+      place(i + 1, missing, by === needed ? replaced : [...replaced, { needed, by }]);
+      used.set(by, taken);
+    }
+    place(i + 1, [...missing, need.named], replaced);
+  };
+  place(0, [], []);
+  const fit: Fit = best ?? { missing: asked.map((n) => n.named), replaced: [] };
   return fit;
 }
 

@@ -10,7 +10,7 @@ import type { Piece, SetUpMeasure } from '../terms/index.ts';
 import { kitOf, piece } from '../testing/kit.ts';
 import { seeded } from '../testing/seeded.ts';
 import { fitCard } from './card.ts';
-import type { FitRow } from './card.ts';
+import type { FitRow } from './placed.ts';
 import { touchedBoxM } from './fit.ts';
 import { setOn, touchedThighDeg } from './set-on.ts';
 

@@ -1,10 +1,11 @@
 export { atOnce, equalsAmong, fitOf } from './availability.ts';
 export { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
 export type { BandCurve, BandRank, NotRanked, Pull, ReadBand } from './bands.ts';
-export { fitCard, settingsOf } from './card.ts';
+export { fitCard, fitRows, settingsOf } from './card.ts';
 export { runOf } from './runs.ts';
 export type { Run, RunBody, RunResult } from './runs.ts';
-export type { FitCard, FitFor, FitRow, Misfit, OwnThing } from './card.ts';
+export type { FitCard, FitFor, FitOn, HallThings } from './card.ts';
+export type { FitRow, Misfit, OwnThing } from './placed.ts';
 export type { Asked, NotAsked } from './asked.ts';
 export {
   barAtBottomM,

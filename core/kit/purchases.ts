@@ -2,7 +2,8 @@ import { isCounted, needsOf } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
 import type { Piece } from '../terms/index.ts';
 import { equalsAmong, fitOf } from './availability.ts';
-import { fittingWith, thingRows } from './card.ts';
+import { thingRows } from './card.ts';
+import { fittingWith } from './placed.ts';
 import type { RunBody } from './runs.ts';
 
 /** Something that could be bought: one lot for one price. */

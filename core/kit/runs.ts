@@ -3,7 +3,7 @@ import { needsOf } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
 import { equalsAmong, fitOf } from './availability.ts';
 import { thingRows } from './card.ts';
-import type { FitRow } from './card.ts';
+import type { FitRow } from './placed.ts';
 import type { Worn } from './fit.ts';
 
 /** Whether somebody can do a movement with what the hall has, and on what terms. */

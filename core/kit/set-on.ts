@@ -2,7 +2,7 @@ import type { Build } from '../body/index.ts';
 import { deg } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { BAR_ON_FLOOR_M, HANDLES_ON_FLOOR_M } from './asked.ts';
-import type { FitRow } from './card.ts';
+import type { FitRow } from './placed.ts';
 import { seatedBoxM, touchedBoxM } from './fit.ts';
 
 /**

@@ -10,7 +10,18 @@ import { referencesOf } from './references.ts';
 import { resolveMechanics, resolveWanted } from './resolve.ts';
 import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
-import type { PieceForm, Dominance, Laterality, Muscle, Pattern, Region, Role } from '../terms/index.ts';
+import type {
+  Direction,
+  LoadPlace,
+  SetUpMeasure,
+  PieceForm,
+  Dominance,
+  Laterality,
+  Muscle,
+  Pattern,
+  Region,
+  Role,
+} from '../terms/index.ts';
 
 /** Documents in a list: enough to find one, without the whole sheet. */
 export interface EntrySummary {
@@ -51,6 +62,10 @@ export interface VariationFacets {
   cautions: string[];
   /** Where it stands, as `ladder/number of the level`. */
   levels: string[];
+  /** What is set to the person, where it is carried and which way it goes: what a fit is worked out from. */
+  measures: SetUpMeasure[];
+  place: LoadPlace;
+  direction: Direction;
   equipmentAll: string[];
   equipmentAny: string[][];
 }
@@ -100,6 +115,9 @@ function facetsOf(v: Variation, shelf: Shelf, places: readonly Place[]): Variati
       .filter((c) => !c.retired && carries(v, c))
       .map((c) => c.slug),
     levels: places.map((p) => `${p.ladder}/${p.levelNumber}`),
+    measures: (v.measures ?? []).map((m) => m.measure),
+    place: v.loadPlace,
+    direction: v.direction,
     equipmentAll: [...all],
     equipmentAny: any.map((group) => [...group]),
   };

@@ -1,6 +1,6 @@
 import { buildOf, CONSTANTS, MASS_SETS } from '../../core/body/index.ts';
 import type { Build, MassSet } from '../../core/body/index.ts';
-import type { NamedBuild } from './use-builds.ts';
+import type { NamedBuild } from '../shell/index.ts';
 
 /** A body as the sliders hold it: segments as shares of their usual length. */
 export interface BodyState {

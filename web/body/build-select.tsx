@@ -1,5 +1,5 @@
 import { PersonSelect } from '../shell/index.ts';
-import type { NamedBuild } from './use-builds.ts';
+import type { NamedBuild } from '../shell/index.ts';
 
 interface Props {
   label: string;

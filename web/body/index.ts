@@ -1,6 +1,5 @@
 export { CannotHold, DemandPanel, MomentCaution, PartBars, stepOf } from './demand-panel.tsx';
 export { BuildSelect } from './build-select.tsx';
-export { buildFor, useBuilds } from './use-builds.ts';
 export { helpSentences, verdictSentence, worstLeg } from './words.ts';
 export { ControlGrid } from './control-grid.tsx';
 export { controlsOf, STARTS } from './controls.ts';

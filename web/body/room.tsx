@@ -4,7 +4,8 @@ import type { EntrySummary } from '../../contract/library.ts';
 import { MASS_SETS } from '../../core/body/index.ts';
 import type { Build, MassSet } from '../../core/body/index.ts';
 import { frameOf } from '../figure/index.ts';
-import { useLibrary, useUnits } from '../shell/index.ts';
+import { useBuilds, useLibrary, useUnits } from '../shell/index.ts';
+import type { NamedBuild } from '../shell/index.ts';
 import { Button, length, Loaded, mass, tidy } from '../ui/index.ts';
 import { buildFrom, REFERENCE_STATE, stateOf } from './body-state.ts';
 import type { BodyState } from './body-state.ts';
@@ -16,8 +17,6 @@ import { Side, sideFrom, sideFromStart, solveSide, WhyAndHelp } from './side.tsx
 import type { SideState } from './side.tsx';
 import { Slider } from './slider.tsx';
 import { Sources } from './sources.tsx';
-import { useBuilds } from './use-builds.ts';
-import type { NamedBuild } from './use-builds.ts';
 
 /** The body room: change a body and a set-up and see at once what follows; two of them side by side. */
 export function BodyRoom() {

@@ -17,6 +17,7 @@ import {
   whyLean,
 } from '../../core/posture/index.ts';
 import { Drawing, solved } from '../figure/index.ts';
+import { SetToBody } from '../kit/index.ts';
 import { Button, capital, tidy } from '../ui/index.ts';
 import { ControlGrid } from './control-grid.tsx';
 import { controlsOf, STARTS } from './controls.ts';
@@ -97,6 +98,20 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
   const set = (mechanics: SettledMechanics) => onChange({ ...state, mechanics, changed: true });
   const held = posture && posture.legs.length > 0;
   const lacks = lackSentences(side.demand);
+  const facets = entries.find((e) => e.slug === state.slug)?.facets;
+  const on = useMemo(
+    () =>
+      facets && facets.measures.length > 0
+        ? {
+            measures: facets.measures.map((measure) => ({ measure })),
+            mechanics: state.mechanics,
+            place: facets.place,
+            direction: facets.direction,
+            needed: [...facets.equipmentAll, ...facets.equipmentAny.flat()],
+          }
+        : null,
+    [facets, state.mechanics],
+  );
   return (
     <section aria-label={`Set-up ${letter}`} className="min-w-0">
       <div className="flex items-end gap-2">
@@ -183,6 +198,12 @@ export function Side({ letter, side, build, entries, units, frame, onChange, onR
       <div className="mt-1">
         <ControlGrid controls={controls} onSet={set} />
       </div>
+      {on && (
+        <details className="mt-2">
+          <summary className="min-h-9 content-center font-semibold">How it is set to this body</summary>
+          <SetToBody on={on} build={build} />
+        </details>
+      )}
     </section>
   );
 }

@@ -1,7 +1,6 @@
 import type { SettledMechanics } from '../../core/posture/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
-import { useBuilds } from '../body/index.ts';
-import { PersonSelect, useAddress, useAsk, usePeople, useSigned } from '../shell/index.ts';
+import { PersonSelect, useAddress, useAsk, usePeople, useSigned, useBuilds } from '../shell/index.ts';
 import { Guard, Loaded } from '../ui/index.ts';
 import { FitCardView, SettingsLine } from './fit-card.tsx';
 import { FitFigure } from './fit-figure.tsx';

@@ -2,8 +2,7 @@ import { useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { MARK_SETS, boxOf, marksFor, sheetsOf } from '../../core/kit/index.ts';
 import type { MarkSet, Tape } from '../../core/kit/index.ts';
-import { useBuilds } from '../body/index.ts';
-import { useAddress, useAsk, usePeople, useSigned, useUnits } from '../shell/index.ts';
+import { useAddress, useAsk, usePeople, useSigned, useUnits, useBuilds } from '../shell/index.ts';
 import { Button, Empty, Notice, SelectField, capital, length } from '../ui/index.ts';
 
 /** Usable part of a sheet, metres, with 12 mm left at each edge. */

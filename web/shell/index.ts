@@ -22,6 +22,8 @@ export { useLibrary } from './library.ts';
 export { PersonSelect, usePeople } from './people.tsx';
 export { currentTheme, preferences, setTheme } from './preferences.ts';
 export type { Preferences } from './preferences.ts';
+export { buildFor, useBuilds } from './use-builds.ts';
+export type { NamedBuild } from './use-builds.ts';
 export { useLink } from './use-link.ts';
 export { Said, SignedIn, useSigned, useUnits, useWritten } from './start.tsx';
 export type { Signed } from './start.tsx';

@@ -2,8 +2,8 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../../contract/library.ts';
 import type { InsteadEntry, InsteadGroup } from '../../../core/demand/index.ts';
 import type { ResolvedVariation } from '../../../core/library/index.ts';
-import { BuildSelect, useBuilds } from '../../body/index.ts';
-import { useAddress, useAsk } from '../../shell/index.ts';
+import { BuildSelect } from '../../body/index.ts';
+import { useAddress, useAsk, useBuilds } from '../../shell/index.ts';
 import { Button, Loaded } from '../../ui/index.ts';
 import { EntryIcon } from '../find/entry-icon.tsx';
 

@@ -1,8 +1,11 @@
 import { Pencil } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { KeyboardEvent, MouseEvent } from 'react';
 import { sectionAt, sectionsOf } from '../../../core/library/index.ts';
-import type { Body, Section } from '../../../core/library/index.ts';
+import type { Body, Section, Variation } from '../../../core/library/index.ts';
+import { REFERENCE_BUILD } from '../../../core/body/index.ts';
+import { settledAlone } from '../../../core/posture/index.ts';
+import { SetToBody } from '../../kit/index.ts';
 import { Button } from '../../ui/index.ts';
 import { hasWords, Reading } from '../read/reading.tsx';
 import type { EditContext, Value } from './fields/context.ts';
@@ -41,6 +44,27 @@ export function InPlace({ body, context, open, onOpen, onChange }: Props) {
         />
       ))}
     </>
+  );
+}
+
+/** What the measures are for the reference body, as they are written: numbers follow from the body and are never typed. */
+function AsMeasured({ variation: v }: { variation: Variation }) {
+  const on = useMemo(
+    () => ({
+      measures: v.measures ?? [],
+      mechanics: settledAlone(v.mechanics),
+      place: v.loadPlace,
+      direction: v.direction,
+      needed: [...v.equipmentAll, ...v.equipmentAny.flat()].map((n) => n.equipment),
+    }),
+    [v],
+  );
+  if (on.measures.length === 0) return null;
+  return (
+    <div className="mt-3 border-t border-rule pt-2">
+      <p className="label">For a body of 1.75 m, with what the hall has</p>
+      <SetToBody on={on} build={REFERENCE_BUILD} />
+    </div>
   );
 }
 
@@ -105,6 +129,7 @@ function OneSection({
             context={{ ...context, of: body }}
             onChange={(v) => onChange(v as unknown as Body)}
           />
+          {body.kind === 'variation' && 'measures' in s.fields && <AsMeasured variation={body} />}
           <p className="mt-3 flex flex-wrap items-center gap-2">
             <Button onClick={close}>Done with this section</Button>
             {next && (

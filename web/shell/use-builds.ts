@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import { personalBuild, REFERENCE_BUILD } from '../../core/body/index.ts';
 import type { Build, PersonalBuild } from '../../core/body/index.ts';
-import { useAsk, usePeople, useSigned } from '../shell/index.ts';
+import { useAsk } from './api.ts';
+import { usePeople } from './people.tsx';
+import { useSigned } from './start.tsx';
 
 export interface NamedBuild extends PersonalBuild {
   personId: string;
