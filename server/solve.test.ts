@@ -6,7 +6,10 @@ import { piece } from '../core/testing/kit.ts';
 import { solve } from './solve.ts';
 
 const wish = (id: string, price: number): Wish => ({ id, price, piece: piece(id) });
-const way = (...groups: number[][]): Way => ({ open: false, groups });
+const way = (...groups: number[][]): Way => ({
+  open: false,
+  groups: groups.map((g) => ({ least: 1, of: g.map((i) => [i, 1] as const) })),
+});
 
 async function best(holes: readonly Hole[], wishes: readonly Wish[], budget: number) {
   const found = await solve(programOf(holes, wishes, budget), { timeS: 10 });
@@ -40,6 +43,38 @@ describe('what to buy', () => {
     const open: Closed = { person: 'p', level: 'E', weight: 1, ways: [{ open: true }] };
     const found = await best(holesOf([never, open]), wishes, 1000);
     expect(found).toMatchObject({ weight: 1, bought: [], opens: [{ level: 'E', people: ['p'] }] });
+  });
+
+  it('takes one piece for one need: two that both answer two needs are both bought', async () => {
+    const both: Way = {
+      open: false,
+      groups: [
+        {
+          least: 1,
+          of: [
+            [0, 1],
+            [1, 1],
+          ],
+        },
+        {
+          least: 1,
+          of: [
+            [0, 1],
+            [1, 1],
+          ],
+        },
+        {
+          least: 2,
+          of: [
+            [0, 1],
+            [1, 1],
+          ],
+        },
+      ],
+    };
+    const one = holesOf([{ person: 'p', level: 'F', weight: 1, ways: [both] }]);
+    expect(await best(one, wishes, 100)).toMatchObject({ weight: 0 });
+    expect(await best(one, wishes, 160)).toMatchObject({ weight: 1, bought: ['bench', 'box'] });
   });
 
   it('is as good as the best of all choices, for made-up halls, and no more money opens less', async () => {

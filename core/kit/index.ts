@@ -27,7 +27,7 @@ export {
   wedgeM,
 } from './fit.ts';
 export type { Worn } from './fit.ts';
-export { barsOf, loadsOfHall, usualLoads } from './loads.ts';
+export { barsOf, loadsFrom, loadsOfHall, usualLoads } from './loads.ts';
 export type { LoadList, OwnBar } from './loads.ts';
 export { contentKg, homeLoad, scaledKg } from './home.ts';
 export type { Content, HomeLoad } from './home.ts';
@@ -48,7 +48,7 @@ export {
   wayOf,
   weightOf,
 } from './purchases.ts';
-export type { Closed, Hole, Program, Purchase, Way, Wish } from './purchases.ts';
+export type { Closed, Group, Hole, Program, Purchase, Way, Wish } from './purchases.ts';
 export { sizesTyped, typedSizes } from './typed.ts';
 export type { TypedSize } from './typed.ts';
 export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

@@ -86,11 +86,16 @@ const MOST_LOADS = 600;
  * The loads that exist in a hall, by kind: every bell and dumbbell by itself, every sum of a bar and its plates. What is
  * out of use exists all the same: it comes back. Of a kind of which no mass is noted the usual ones.
  */
-export function loadsOfHall(shelf: Shelf): LoadList {
-  const { kit } = shelf;
+export const loadsOfHall = (shelf: Shelf): LoadList => loadsFrom(shelf.kit, shelf.all('equipment'));
+
+/** The same from what the hall has and what its kinds of equipment are. */
+export function loadsFrom(
+  kit: HallKit,
+  equipment: readonly { slug: string; loadKind?: LoadKind | undefined }[],
+): LoadList {
   const lists: Partial<Record<LoadKind, number[]>> = {};
   const add = (kind: LoadKind, kg: number) => void (lists[kind] = [...(lists[kind] ?? []), kg]);
-  for (const e of shelf.all('equipment')) {
+  for (const e of equipment) {
     const kind = e.loadKind;
     if (!kind || kind === 'bar') continue;
     const own = kit.pieces.filter(

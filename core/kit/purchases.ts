@@ -19,7 +19,13 @@ export interface Wish {
  * What would have to be bought so that one way of doing a level opens: of each group at least one. A way without groups is
  * open; a way with a group of which nothing is on the list is closed. Both are told apart here, never by an empty list.
  */
-export type Way = { open: true } | { open: false; groups: number[][] };
+export type Way = { open: true } | { open: false; groups: Group[] };
+
+/** Wishes of which enough have to be bought: each by its place in the list, and for how many needs it serves. */
+export interface Group {
+  least: number;
+  of: (readonly [wish: number, serves: number])[];
+}
 
 /** Levels that are closed to people for whom the same purchases open them. */
 export interface Hole {
@@ -46,10 +52,29 @@ export const weightOf = (stepsAbove: number): number =>
 
 /** A way by which a person could do a variation: what is missing, or does not fit, and which wishes answer it. */
 export function wayOf(read: ResolvedVariation, shelf: Shelf, body: RunBody, wishes: readonly Wish[]): Way {
-  const groups = lacksOf(read, shelf, body).map((lack) =>
-    wishes.flatMap((w, i) => (answers(lack, w, body, shelf) ? [i] : [])),
-  );
-  return groups.length === 0 ? { open: true } : { open: false, groups };
+  const lacks = lacksOf(read, shelf, body);
+  const answering = lacks.map((lack) => wishes.flatMap((w, i) => (answers(lack, w, body, shelf) ? [i] : [])));
+  if (lacks.length === 0) return { open: true };
+  const groups = answering.map((of): Group => ({ least: 1, of: of.map((i) => [i, 1] as const) }));
+  // One piece serves one need: for any needs together there have to be as many pieces among what answers them (Hall, On
+  // representatives of subsets, 1935).
+  const missing = answering.filter((_, i) => lacks[i]!.what === 'missing');
+  for (const some of subsetsOf(missing)) {
+    const of = [...new Set(some.flat())];
+    const apart = of.length === some.reduce((n, g) => n + g.length, 0);
+    if (some.length > 1 && !apart)
+      groups.push({
+        least: some.length,
+        of: of.map((i) => [i, Math.min(some.length, wishes[i]!.piece.count)] as const),
+      });
+  }
+  return { open: false, groups };
+}
+
+/** Every choice of some; of more than a handful, which no movement needs, none. */
+function subsetsOf<T>(list: readonly T[]): T[][] {
+  if (list.length > 6) return [];
+  return Array.from({ length: 2 ** list.length }, (_, mask) => list.filter((_, i) => mask & (1 << i)));
 }
 
 /** A need that is not met: too few of some equipment, or a thing that does not fit. */
@@ -133,7 +158,10 @@ export function holesOf(closed: readonly Closed[]): Hole[] {
 
 /** Whether a way is open with what was bought. */
 const opensWith = (way: Way, bought: ReadonlySet<number>): boolean =>
-  way.open || (way.groups.length > 0 && way.groups.every((g) => g.some((i) => bought.has(i))));
+  way.open || (way.groups.length > 0 && way.groups.every((g) => isMet(g, bought)));
+
+const isMet = ({ least, of }: Group, bought: ReadonlySet<number>): boolean =>
+  of.reduce((n, [i, serves]) => n + (bought.has(i) ? serves : 0), 0) >= least;
 
 /** What a choice opens, counted by plain rules: how every solver's answer is checked, and what is shown. */
 export function recount(
@@ -215,8 +243,10 @@ export function programOf(holes: readonly Hole[], wishes: readonly Wish[], budge
     const z = col(h.weight, false);
     const ways = h.ways.map((way) => {
       // A group of which nothing is on the list closes its way for good.
-      const w = col(0, false, way.open || way.groups.every((g) => g.length > 0) ? 1 : 0);
-      if (!way.open) for (const g of way.groups) row([[w, 1], ...g.map((i) => [buys[i]!, -1] as const)], 0);
+      const w = col(0, false, way.open || way.groups.every((g) => g.of.length > 0) ? 1 : 0);
+      if (!way.open)
+        for (const g of way.groups)
+          row([[w, g.least], ...g.of.map(([i, serves]) => [buys[i]!, -serves] as const)], 0);
       return w;
     });
     row([[z, 1], ...ways.map((w) => [w, -1] as const)], 0);
@@ -262,10 +292,11 @@ function pairsTogether(holes: readonly Hole[], bought: ReadonlySet<number>): num
   for (const h of holes)
     for (const way of h.ways) {
       if (way.open) continue;
-      const lacking = way.groups.filter((g) => !g.some((i) => bought.has(i)));
-      if (lacking.length !== 2) continue;
-      for (const a of lacking[0]!)
-        for (const b of lacking[1]!) if (a !== b) pairs.set(`${Math.min(a, b)} ${Math.max(a, b)}`, [a, b]);
+      const lacking = way.groups.filter((g) => !isMet(g, bought));
+      if (lacking.length < 2) continue;
+      for (const [a] of lacking[0]!.of)
+        for (const [b] of lacking[1]!.of)
+          if (a !== b) pairs.set(`${Math.min(a, b)} ${Math.max(a, b)}`, [a, b]);
     }
   return [...pairs.values()];
 }

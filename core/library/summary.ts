@@ -12,15 +12,16 @@ import { documentId } from './shelf.ts';
 import type { Shelf } from './shelf.ts';
 import type {
   Direction,
-  LoadPlace,
-  SetUpMeasure,
-  PieceForm,
   Dominance,
   Laterality,
+  LoadKind,
+  LoadPlace,
   Muscle,
   Pattern,
+  PieceForm,
   Region,
   Role,
+  SetUpMeasure,
 } from '../terms/index.ts';
 
 /** Documents in a list: enough to find one, without the whole sheet. */
@@ -51,6 +52,7 @@ export interface EntrySummary {
   /** Of equipment: what the kit room notes of it, and how often it is inspected. */
   forms?: PieceForm[];
   inspectMonths?: number;
+  loadKind?: LoadKind;
 }
 
 export interface VariationFacets {
@@ -100,6 +102,7 @@ function summaryOf(
     words: wordsOf(body),
     uses: [...new Set(referencesOf(body).map(documentId))],
     ...(body.kind === 'equipment' && body.forms ? { forms: body.forms } : {}),
+    ...(body.kind === 'equipment' && body.loadKind ? { loadKind: body.loadKind } : {}),
     ...(body.kind === 'equipment' && body.inspectMonths ? { inspectMonths: body.inspectMonths } : {}),
   };
 }

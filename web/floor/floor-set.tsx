@@ -34,7 +34,8 @@ import type { Ran } from '../dose/index.ts';
 import { Desk, endedSet, SignPicture, StopPanel } from '../fault/index.ts';
 import type { Stopped } from '../fault/index.ts';
 import { solved } from '../figure/index.ts';
-import { BarPanel, FloorFit } from '../kit/index.ts';
+import { BarPanel, ContentPanel, FloorFit } from '../kit/index.ts';
+import { useUnits } from '../shell/index.ts';
 import type { OnBar } from '../kit/index.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { Button, Dialog, Guard } from '../ui/index.ts';
@@ -67,6 +68,7 @@ type Open = 'fault' | 'desk' | 'felt' | 'pain' | null;
 /** The set under way: the clock, what can be told of it, and within reach of one thumb what ends it. */
 export function FloorSet(p: Props) {
   const { person, line, variation, next, date } = p;
+  const units = useUnits();
   // What is given instead is done in sets, whatever form the line has.
   const as =
     variation.source.slug === line.variation
@@ -157,6 +159,9 @@ export function FloorSet(p: Props) {
           </div>
         )}
         {loaded && <Amounts variation={variation} set={set} onChange={change} only="load" />}
+        {variation.source.loadKind === 'improvised' && (
+          <ContentPanel unit={units.mass} onTake={(loadKg) => change({ loadKg })} />
+        )}
         {variation.source.loadKind === 'bar' && set.loadKg !== null && (
           <Guard what="The bar">
             <BarPanel

@@ -6,22 +6,21 @@ interface StepperProps {
   label: string;
   value: number;
   step: number;
+  /** The values that there are, ascending: a press goes to the next of them; anything can still be typed. */
+  among?: readonly number[] | undefined;
   onChange: (value: number) => void;
   /** Narrow, its label only said: for a row that is short of room. */
   narrow?: boolean;
 }
 
 /** A number with large buttons beside it. */
-export function Stepper({ label, value, step, onChange, narrow = false }: StepperProps) {
+export function Stepper({ label, value, step, among = [], onChange, narrow = false }: StepperProps) {
+  const less = among.filter((n) => n < value - 0.05).at(-1) ?? Math.max(0, value - step);
+  const more = among.find((n) => n > value + 0.05) ?? value + step;
   const button = narrow ? 'w-12 px-0! sm:w-16' : '';
   const bare = (
     <div className="flex items-stretch" role="group" aria-label={label}>
-      <Button
-        floor
-        className={button}
-        aria-label={`${label}: ${step} fewer`}
-        onClick={() => onChange(Math.max(0, value - step))}
-      >
+      <Button floor className={button} aria-label={`${label}: ${step} fewer`} onClick={() => onChange(less)}>
         <Minus aria-hidden="true" />
       </Button>
       <input
@@ -35,12 +34,7 @@ export function Stepper({ label, value, step, onChange, narrow = false }: Steppe
         }}
         onFocus={(e) => e.target.select()}
       />
-      <Button
-        floor
-        className={button}
-        aria-label={`${label}: ${step} more`}
-        onClick={() => onChange(value + step)}
-      >
+      <Button floor className={button} aria-label={`${label}: ${step} more`} onClick={() => onChange(more)}>
         <Plus aria-hidden="true" />
       </Button>
     </div>

@@ -1,3 +1,4 @@
+import { ContentPanel } from '../kit/index.ts';
 import { countedWord } from '../../core/sheets/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -196,6 +197,7 @@ function OwnLine({ line, data, link }: { line: OwnDay['lines'][number]; data: Ow
             />
           )}
         </div>
+        {line.takesLoad && <ContentPanel unit={data.massUnit} onTake={setLoadKg} />}
         <details>
           <summary className="min-h-14 content-center">Done otherwise: in rounds, or for seconds</summary>
           <Choice

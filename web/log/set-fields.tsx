@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { AMOUNT_FIELDS, SET_FIELDS } from '../../core/log/index.ts';
 import { COUNTED_IN, SIDES } from '../../core/terms/index.ts';
 import type { CountedIn } from '../../core/terms/index.ts';
@@ -5,6 +6,7 @@ import type { DoneField } from '../../core/log/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { aidsOf } from '../../core/ladder/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
+import { useLoads } from '../kit/index.ts';
 import { useUnits } from '../shell/index.ts';
 import { fromMass, tidy, toMass } from '../ui/index.ts';
 import { AidsPicker } from './aids-picker.tsx';
@@ -26,6 +28,11 @@ interface Props {
 /** How much was done: what the variation is counted in, and the load. */
 export function Amounts({ variation, set, onChange, only }: Props & { only?: 'load' }) {
   const units = useUnits();
+  const inHall = useLoads(variation.source.loadKind);
+  const loads = useMemo(
+    () => inHall.map((kg) => Number(tidy(toMass(kg, units.mass), 2))),
+    [inHall, units.mass],
+  );
   return (
     <div className="flex flex-wrap gap-6">
       {!only &&
@@ -47,8 +54,9 @@ export function Amounts({ variation, set, onChange, only }: Props & { only?: 'lo
       {takesLoad(variation.source) && (
         <Stepper
           label={`${SET_FIELDS.loadKg.label}, ${units.mass}`}
-          value={Number(tidy(toMass(set.loadKg ?? 0, units.mass)))}
+          value={Number(tidy(toMass(set.loadKg ?? 0, units.mass), 2))}
           step={units.mass === 'kg' ? 2.5 : 5}
+          among={loads}
           onChange={(shown) => onChange({ loadKg: fromMass(shown, units.mass) })}
         />
       )}
