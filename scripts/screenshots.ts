@@ -19,6 +19,8 @@ interface Shot {
   dark?: boolean;
   /** Accessible names of buttons to press before the picture. */
   press?: string[];
+  /** Words of what unfolds, to press as well. */
+  fold?: string[];
   /** Label of a list and what to choose in it. */
   choose?: [string, string];
   scrollTo?: string;
@@ -50,14 +52,6 @@ const SHOTS: Shot[] = [
   { name: 'poster', login: 'coach', path: () => '/print?job=poster:squat-ladder', size: [1280, 1180] },
   { name: 'ladder', login: 'head', path: () => '/ladders/bridge-ladder' },
   {
-    name: 'criterion',
-    login: 'head',
-    path: () => '/ladders/bridge-ladder',
-    press: ['4 Marching bridge sound', 'Edit this level'],
-    choose: ['Try it on the log of', 'Marta Quillon'],
-    scrollTo: 'section[aria-label="Try it on a log"]',
-  },
-  {
     name: 'stairs',
     login: 'head',
     path: () => '/ladders/squat-ladder',
@@ -66,12 +60,7 @@ const SHOTS: Shot[] = [
   },
   { name: 'body-room', login: 'coach', path: () => '/body?a=back-squat&b=bench-thrust' },
   { name: 'library', login: 'coach', path: () => '/library?q=heels&pattern=squat,hinge' },
-  {
-    name: 'instead',
-    login: 'coach',
-    path: () => '/library/variation/back-squat?instead=yes&without=bar-and-rack',
-    scrollTo: 'section[aria-label="What can be given instead"]',
-  },
+  { name: 'kit', login: 'head', path: () => '/kit?part=runs' },
   {
     name: 'house-effect',
     login: 'head',
@@ -100,6 +89,15 @@ const SHOTS: Shot[] = [
     dark: true,
   },
   {
+    name: 'bar',
+    login: 'coach',
+    path: (id) =>
+      `/floor/session?people=${['Jonah Sprigg', 'Lorcan Whitlock'].map(id).join(',')}&who=${id('Jonah Sprigg')}&on=squat-ladder`,
+    size: [820, 1180],
+    fold: ['Warm-up up to it', 'Share the bar', 'How everything is set for Jonah Sprigg'],
+    scrollTo: 'section[aria-label="The bar"]',
+  },
+  {
     name: 'desk',
     login: 'coach',
     path: (id) => `/faults?person=${id('Pascal Ouderkerk')}&of=deep-squat&pattern=squat`,
@@ -124,6 +122,7 @@ try {
     await page.goto(base + shot.path((name) => people.find((p) => p.name === name)!.id));
     await page.waitForLoadState('networkidle');
     for (const name of shot.press ?? []) await page.getByRole('button', { name }).click();
+    for (const text of shot.fold ?? []) await page.getByText(text, { exact: true }).click();
     if (shot.choose) await page.getByLabel(shot.choose[0], { exact: true }).selectOption(shot.choose[1]);
     if (shot.scrollTo) await page.locator(shot.scrollTo).evaluate((e) => e.scrollIntoView());
     await page.evaluate(() => document.fonts.ready);
