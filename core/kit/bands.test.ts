@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { piece } from '../testing/kit.ts';
-import { bandCurve, pullAt, rankBands } from './bands.ts';
+import { bandCurve, pullAt, pullWithinKg, rankBands } from './bands.ts';
 import type { BandReading, Piece } from '../terms/index.ts';
 
 const readings = (...pairs: [stretchM: number, pullKg: number][]): BandReading[] =>
@@ -59,6 +59,15 @@ describe('the pull of a band', () => {
       }),
     );
   });
+});
+
+it('is known less well beyond the readings', () => {
+  const curve = bandCurve(BAND);
+  const last = curve.knots.at(-1)!;
+  expect(pullWithinKg(curve, 0)).toBe(0);
+  expect(pullWithinKg(curve, last.stretchM / 2)).toBeCloseTo(0.015 * last.pullKg, 9);
+  expect(pullWithinKg(curve, 1.1 * last.stretchM)).toBeGreaterThan(pullWithinKg(curve, last.stretchM));
+  expect(pullWithinKg(curve, 1.2 * last.stretchM)).toBeCloseTo(0.07 * last.pullKg, 9);
 });
 
 describe('the bands of a hall', () => {

@@ -85,6 +85,20 @@ export function pullAt({ knots, slopes }: BandCurve, stretchM: number): Pull {
   return { known: true, kg };
 }
 
+/**
+ * How far off the curve may be, as shares of the largest pull read: inside the readings, and at a fifth beyond them (found
+ * with made-up rubber bands read to a centimetre and 150 g; nine of ten lie within).
+ */
+const OFF = { inside: 0.015, beyond: 0.07 };
+
+/** Half of the width of the band around a pull, kg; 0 at rest. */
+export function pullWithinKg({ knots }: BandCurve, stretchM: number): number {
+  const last = knots.at(-1)!;
+  if (stretchM <= 0) return 0;
+  const over = Math.max(0, Math.min(1, (stretchM / last.stretchM - 1) / BEYOND));
+  return last.pullKg * (OFF.inside + (OFF.beyond - OFF.inside) * over);
+}
+
 /** A band of the hall with its curve and the day it was read. */
 export interface ReadBand {
   id: string;

@@ -1,4 +1,5 @@
 export { atOnce, equalsAmong, fitOf } from './availability.ts';
+export { pullWithinKg } from './bands.ts';
 export { bandCurve, crossOver, pullAt, rankBands } from './bands.ts';
 export type { BandCurve, BandRank, NotRanked, Pull, ReadBand } from './bands.ts';
 export { fitCard, fitRows, settingsOf } from './card.ts';
@@ -33,6 +34,7 @@ export { contentKg, homeLoad, scaledKg } from './home.ts';
 export type { Content, HomeLoad } from './home.ts';
 export { MARK_SETS, boxOf, marksFor, sheetsOf } from './marks.ts';
 export type { MarkSet, PaperPart, Tape } from './marks.ts';
+export { ballDiameterM } from './nearest.ts';
 export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
 export { changeBetween, shareBar } from './sharing.ts';
 export type { Sharing, Turns } from './sharing.ts';

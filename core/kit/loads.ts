@@ -1,7 +1,7 @@
 import { kgOf } from '../terms/index.ts';
 import type { LoadKind, MassUnit, Piece } from '../terms/index.ts';
 import type { HallKit, Shelf } from '../library/index.ts';
-import { loadsOn } from './plates.ts';
+import { totalsOn } from './plates.ts';
 import type { BarKit } from './plates.ts';
 
 /** What one weight of a kind can be, kg. */
@@ -79,6 +79,8 @@ export function barsOf(kit: HallKit, here: (p: Piece) => boolean): OwnBar[] {
   });
 }
 
+/** No hall has bars of more kinds. */
+const MOST_BARS = 8;
 /** Up to this number of loads of one kind are listed. */
 const MOST_LOADS = 600;
 
@@ -94,7 +96,7 @@ export function loadsFrom(
   equipment: readonly { slug: string; loadKind?: LoadKind | undefined }[],
 ): LoadList {
   const lists: Partial<Record<LoadKind, number[]>> = {};
-  const add = (kind: LoadKind, kg: number) => void (lists[kind] = [...(lists[kind] ?? []), kg]);
+  const add = (kind: LoadKind, kg: number) => void (lists[kind] ??= []).push(kg);
   for (const e of equipment) {
     const kind = e.loadKind;
     if (!kind || kind === 'bar') continue;
@@ -109,9 +111,10 @@ export function loadsFrom(
   // A plate is held as well as put on a bar.
   for (const p of kit.pieces)
     if (p.form === 'plates' && p.count > 0 && p.sizes.mass) add('plate', kgOf(p.sizes.mass, p.unit));
-  for (const { kit: bar } of barsOf(kit, () => true)) {
+  const bars = new Map(barsOf(kit, () => true).map((b) => [JSON.stringify(b.kit), b.kit] as const));
+  for (const bar of [...bars.values()].slice(0, MOST_BARS)) {
     try {
-      for (const { totalT } of loadsOn(bar)) add('bar', kgOf(totalT / 1000, bar.unit));
+      for (const totalT of totalsOn(bar)) add('bar', kgOf(totalT / 1000, bar.unit));
     } catch (error) {
       // Plates of too many odd masses to work out every sum: the usual steps stand in for this bar.
       if (!(error instanceof RangeError)) throw error;

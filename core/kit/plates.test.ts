@@ -125,6 +125,21 @@ describe('plates on a bar', () => {
   });
 });
 
+it('answers at once for a hall of many small plates', () => {
+  // Without looking ahead this would try billions of stacks.
+  const many: BarKit = {
+    unit: 'kg',
+    barT: 20_000,
+    collarsT: 0,
+    plates: [25, 20, 15, 10, 7.5, 5, 2.5, 2, 1.5, 1.25, 1, 0.5, 0.25].map((m) => ({
+      massT: 1000 * m,
+      pairs: 12,
+    })),
+  };
+  const ramp = rampOver(many, [20_000, 101_500, 140_000]);
+  expect(ramp.steps.map((s) => s.totalT)).toEqual([20_000, 101_500, 140_000]);
+});
+
 describe('loads one after another', () => {
   const moves = (...totals: number[]) => rampOver(HALL, totals.map(kg)).moves;
   const oneByOne = (...totals: number[]) => {

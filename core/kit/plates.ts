@@ -31,7 +31,7 @@ const MOST_KINDS = 20;
 const MOST_PAIRS = 20;
 /** No side carries more, and no hall has plates of so many odd masses: beyond it the sums would grow without end. */
 const MOST_SIDE_T = { kg: 300_000, lb: 660_000 };
-const MOST_SUMS = 20_000;
+const MOST_SUMS = 6_000;
 
 /** @throws RangeError for a mass that is no whole number of thousandths, a count that is none, or more than can be owned */
 function checked({ barT, collarsT, plates }: BarKit): PlatePairs[] {
@@ -79,8 +79,29 @@ const loadingOf = ({ barT, collarsT }: BarKit, side: Stack): Loading => ({
   side,
 });
 
-/** Every load that can be put on, from the empty bar up, each with the fewest plates. */
-export function loadsOn(kit: BarKit): Loading[] {
+const known = new WeakMap<BarKit, Loading[]>();
+
+/** Every load that can be put on, from the empty bar up, each with the fewest plates; worked out once for each bar. */
+export function loadsOn(kit: BarKit): readonly Loading[] {
+  const before = known.get(kit);
+  if (before) return before;
+  const made = everyLoad(kit);
+  known.set(kit, made);
+  return made;
+}
+
+/**
+ * The same loads in thousandths, without their plates: what a whole hall is looked through by.
+ * @throws RangeError for too many sums
+ */
+export function totalsOn(kit: BarKit): number[] {
+  const plates = checked(kit);
+  const sums = sumsFrom(plates, MOST_SIDE_T[kit.unit])[0]!;
+  const totals = [...sums].map((side) => kit.barT + (side > 0 ? kit.collarsT : 0) + 2 * side);
+  return [...new Set(totals)].sort((a, b) => a - b);
+}
+
+function everyLoad(kit: BarKit): Loading[] {
   const byTotal = new Map<number, Loading>();
   for (const stack of fewestPlates(kit).values()) {
     const l = loadingOf(kit, stack);
@@ -120,9 +141,25 @@ export function movesBetween(from: Stack, to: Stack): number {
 /** So many stacks of one load are looked at; beyond that those with the fewest plates. */
 const MOST_STACKS = 400;
 
-/** Every stack that weighs so much on one side, those with fewer plates first. */
+/** For each kind of plate the sums, up to a mass, that it and the kinds after it can make. */
+function sumsFrom(plates: readonly PlatePairs[], sideT: number): ReadonlySet<number>[] {
+  const sums: Set<number>[] = Array.from({ length: plates.length + 1 }, () => new Set<number>());
+  sums[plates.length]!.add(0);
+  for (let i = plates.length - 1; i >= 0; i--) {
+    const { massT, pairs } = plates[i]!;
+    for (const sum of sums[i + 1]!)
+      for (let n = 0; n <= pairs && sum + n * massT <= sideT; n++) sums[i]!.add(sum + n * massT);
+    if (sums[i]!.size > MOST_SUMS)
+      throw new RangeError('Too many plates of odd masses to work out every load.');
+  }
+  return sums;
+}
+
+/** Every stack that weighs so much on one side, those with fewer plates first. @throws RangeError for too many sums */
 function stacksOf(plates: readonly PlatePairs[], sideT: number): Stack[] {
   const found: Stack[] = [];
+  const makes = sumsFrom(plates, sideT);
+  // Only what the plates that are left can still make is followed: every way down ends in a stack.
   const put = (i: number, leftT: number, stack: Stack): void => {
     if (leftT === 0) {
       found.push(stack);
@@ -130,8 +167,11 @@ function stacksOf(plates: readonly PlatePairs[], sideT: number): Stack[] {
     }
     const p = plates[i];
     if (!p || found.length > 20 * MOST_STACKS) return;
-    for (let n = Math.min(p.pairs, Math.floor(leftT / p.massT)); n >= 0; n--)
-      put(i + 1, leftT - n * p.massT, n === 0 ? stack : [...stack, ...Array<number>(n).fill(p.massT)]);
+    for (let n = Math.min(p.pairs, Math.floor(leftT / p.massT)); n >= 0; n--) {
+      const rest = leftT - n * p.massT;
+      if (makes[i + 1]!.has(rest))
+        put(i + 1, rest, n === 0 ? stack : [...stack, ...Array<number>(n).fill(p.massT)]);
+    }
   };
   put(0, sideT, []);
   return found.sort((a, b) => a.length - b.length).slice(0, MOST_STACKS);

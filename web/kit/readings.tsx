@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { bandCurve, pullAt } from '../../core/kit/index.ts';
+import { bandCurve, pullAt, pullWithinKg } from '../../core/kit/index.ts';
+import type { BandCurve } from '../../core/kit/index.ts';
 import type { BandReading, Piece } from '../../core/terms/index.ts';
 import { useSigned, useUnits } from '../shell/index.ts';
 import {
@@ -17,6 +18,24 @@ import {
 
 const WIDTH = 300;
 const HEIGHT = 150;
+
+const STEPS = 60;
+
+/** The curve, or the edge of its band, as a line; from rest to a fifth beyond the last reading. */
+function pointsOf(curve: BandCurve, side: -1 | 0 | 1): string[] {
+  const last = curve.knots.at(-1)!;
+  return Array.from({ length: STEPS + 1 }, (_, i) => {
+    const at = Math.min((last.stretchM * 1.2 * i) / STEPS, last.stretchM * 1.2 - 1e-9);
+    const pull = pullAt(curve, at);
+    const kg = Math.max(0, (pull.known ? pull.kg : 0) + side * pullWithinKg(curve, at));
+    const x = 30 + ((WIDTH - 40) * i) / STEPS;
+    const y = HEIGHT - ((HEIGHT - 20) * kg) / (last.pullKg * 1.3);
+    return `${x.toFixed(1)} ${y.toFixed(1)}`;
+  });
+}
+const lineOf = (curve: BandCurve, side: -1 | 0 | 1) => `M${pointsOf(curve, side).join('L')}`;
+const shapeOf = (curve: BandCurve) =>
+  `M${[...pointsOf(curve, 1), ...pointsOf(curve, -1).reverse()].join('L')}Z`;
 
 /** Readings of a luggage scale at a few lengths, and the curve through them. */
 export function Readings({ piece: p, onChange }: { piece: Piece; onChange: (of: Partial<Piece>) => void }) {
@@ -107,18 +126,8 @@ export function Readings({ piece: p, onChange }: { piece: Piece; onChange: (of: 
             role="img"
             aria-label={`Pull against stretch, up to ${mass(last.pullKg, units.mass)} at ${length(last.stretchM, units.length)}`}
           >
-            <path
-              d={Array.from({ length: 61 }, (_, i) => {
-                const at = (last.stretchM * 1.2 * i) / 60;
-                const kg = pullAt(curve, Math.min(at, last.stretchM * 1.2 - 1e-9));
-                const x = 30 + ((WIDTH - 40) * i) / 60;
-                const y = HEIGHT - ((HEIGHT - 20) * (kg.known ? kg.kg : 0)) / (last.pullKg * 1.3);
-                return `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
-              }).join('')}
-              fill="none"
-              stroke="var(--tape)"
-              strokeWidth="3"
-            />
+            <path d={shapeOf(curve)} fill="var(--rule)" />
+            <path d={lineOf(curve, 0)} fill="none" stroke="var(--tape)" strokeWidth="3" />
             <path d={`M30 ${HEIGHT}H${WIDTH - 10}M30 ${HEIGHT}V10`} stroke="var(--soft)" fill="none" />
             {p.readings.map((r) => (
               <circle

@@ -1,5 +1,6 @@
 import { aboutForm, aboutMeasure, notThere } from '../../core/terms/index.ts';
 import type { MassUnit, Piece } from '../../core/terms/index.ts';
+import { ballDiameterM } from '../../core/kit/index.ts';
 import type { FitRow, Misfit, NotAsked } from '../../core/kit/index.ts';
 import { capital, length, tidy } from '../ui/index.ts';
 
@@ -162,6 +163,10 @@ export function detailWords(row: FitRow, units: Units): string {
 export function wouldDoWords(row: FitRow, { length: unit }: Units): string | null {
   const { wouldDo: w } = row;
   if (!w) return null;
+  if (row.measure === 'ball seat') {
+    // What a ball is sold by is its diameter; under a person it sinks.
+    return `A ball of about ${length(ballDiameterM((w.fromM + w.toM) / 2), unit)} across would do; measure its seat once.`;
+  }
   const what = aboutMeasure(row.measure).setting ?? 'height';
   return w.fromM === w.toM
     ? `A ${what} of ${length(w.fromM, unit)} would do.`
