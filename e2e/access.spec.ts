@@ -14,7 +14,7 @@ test('each account signs in by its button on the demo’s page, and out again', 
 test('a viewer reads library and ladders and sees no people', async ({ page }) => {
   await enter(page, 'viewer');
   const rooms = page.getByRole('navigation', { name: 'Rooms' });
-  await expect(rooms.getByRole('link')).toHaveText(['Library', 'Ladders', 'Body']);
+  await expect(rooms.getByRole('link')).toHaveText(['Library', 'Ladders', 'Body', 'Kit']);
   await page.goto('/ladders/bridge-ladder');
   await expect(page.getByRole('heading', { name: 'Bridge', level: 1 })).toBeVisible();
   await expect(page.getByText('Oskar Lindqvane')).toHaveCount(0);
