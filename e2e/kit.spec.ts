@@ -165,6 +165,9 @@ test('tape marks are printed to scale: a millimetre is a millimetre', async ({ p
   const sheets = page.locator('svg[data-sheet]');
   expect(await sheets.count()).toBeGreaterThan(2);
   const box = await sheets.first().boundingBox();
+  // One sheet a page, and none empty between them.
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(await sheets.count());
   // 186 mm of A4, in pixels of 1/96 inch.
   expect(box!.width).toBeCloseTo((186 / 25.4) * 96, 0);
   await expect(page.getByRole('heading', { name: 'Kit' })).toBeHidden();

@@ -7,8 +7,8 @@ import { Button, Empty, Notice, SelectField, capital, length } from '../ui/index
 
 /** Usable part of a sheet, metres, with 12 mm left at each edge. */
 const PAPER = {
-  A4: { widthM: 0.186, heightM: 0.273 },
-  Letter: { widthM: 0.1919, heightM: 0.2554 },
+  A4: { widthM: 0.186, heightM: 0.272 },
+  Letter: { widthM: 0.1919, heightM: 0.2544 },
 } as const;
 
 const WORDS: Record<MarkSet, string> = {
@@ -305,7 +305,7 @@ function ScaledSheet({
   return (
     <svg
       viewBox={`0 0 ${w} ${h}`}
-      style={{ width: `${w}mm`, height: `${h}mm`, breakAfter: 'page', display: 'block' }}
+      style={{ width: `${w}mm`, height: `${h}mm`, breakBefore: first ? 'auto' : 'page', display: 'block' }}
       data-sheet={`${part.row} ${part.column}`}
     >
       <rect

@@ -16,7 +16,7 @@ export function Parts<T extends string>({
   children: ReactNode;
 }) {
   return (
-    <Tabs.Root value={value} onValueChange={(to) => onPick(to as T)} className="mt-2">
+    <Tabs.Root value={value} onValueChange={(to) => onPick(to as T)} className="mt-2 print:mt-0">
       <Tabs.List aria-label={label} className="no-print flex gap-1 overflow-x-auto border-b border-ink">
         {parts.map(([part, name]) => (
           <Tabs.Trigger
@@ -28,7 +28,7 @@ export function Parts<T extends string>({
           </Tabs.Trigger>
         ))}
       </Tabs.List>
-      <Tabs.Content value={value} className="py-5">
+      <Tabs.Content value={value} className="py-5 print:py-0">
         {children}
       </Tabs.Content>
     </Tabs.Root>
