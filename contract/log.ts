@@ -33,7 +33,7 @@ export const feltSchema = (most: number) =>
     most,
   );
 /** No word of a setting is longer. */
-const SETTING_TEXT = 40;
+const SETTING_TEXT = 60;
 const ITEMS = {
   faults: () => faultCounts,
   sensations: (most: number) => feltSchema(most),
@@ -41,11 +41,14 @@ const ITEMS = {
     list(shape({ name: text(AID_TEXT.name), setting: looseText(AID_TEXT.setting) }), most),
   settings: (most: number) =>
     list(
-      shape({
-        name: oneOf(SETTING_NAMES),
-        value: Joi.alternatives(Joi.number(), Joi.string().max(SETTING_TEXT)),
-        side,
-      }),
+      shape(
+        {
+          name: oneOf(SETTING_NAMES),
+          value: Joi.alternatives(Joi.number(), Joi.string().max(SETTING_TEXT)),
+          side,
+        },
+        { as: Joi.string().valid('computed') },
+      ),
       most,
     ).custom((used: SettingUsed[], helpers) => {
       const refused = settingsRefused(used);

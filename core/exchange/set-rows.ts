@@ -56,7 +56,8 @@ const LISTED = {
     of.map((f) => `${f.kind}: ${placeOfFelt(f)}${sided(f.side)}`).join('; ') || 'nothing',
   aids: (of: AidUsed[]) =>
     guarded(of.map((a) => `${apart(a.name, /[=;]/g)}=${apart(a.setting, /;/g)}`).join('; ') || 'none'),
-  settings: (of: SettingUsed[]) => of.map((s) => `${s.name}=${s.value}${sided(s.side)}`).join('; ') || 'none',
+  settings: (of: SettingUsed[]) =>
+    of.map((s) => `${s.name}=${s.value}${s.as ? ` (${s.as})` : ''}${sided(s.side)}`).join('; ') || 'none',
 };
 
 function cellOf(set: SetValues, name: SetField): string {
@@ -119,6 +120,7 @@ const parts = (text: string) =>
     .map((p) => p.trim())
     .filter(Boolean);
 const SIDE = /^(.*?)(?:\s*\((left|right)\))?$/;
+const COMPUTED = /\s*\(computed\)$/;
 const LEG = /^(.*?)(?:,\s*(front|rear) leg)?$/;
 
 function faultsIn(text: string, has: (slug: string) => boolean): LoggedSet['faults'] {
@@ -170,7 +172,10 @@ function settingsIn(text: string): LoggedSet['settings'] {
   if (text === 'none') return [];
   const found = parts(text).map((part): SettingUsed => {
     const [, rest = '', side] = SIDE.exec(part) ?? [];
-    const [name = '', value = ''] = rest.split('=').map((t) => t.trim());
+    const [name = '', value = ''] = rest
+      .replace(COMPUTED, '')
+      .split('=')
+      .map((t) => t.trim());
     if (value === '') throw new Wrong(`"${part}" is not a setting like "rack hooks=7 (left)".`);
     if (!(SETTING_NAMES as readonly string[]).includes(name))
       throw new Wrong(`"${name}" is none of the settings ${SETTING_NAMES.join(', ')}.`);
@@ -179,6 +184,7 @@ function settingsIn(text: string): LoggedSet['settings'] {
       name: setting,
       value: aboutSetting(setting).is === 'word' ? value : Number(value.replace(',', '.')),
       side: (side as Side | undefined) ?? null,
+      ...(COMPUTED.test(rest) && { as: 'computed' }),
     };
   });
   const refused = settingsRefused(found);

@@ -24,6 +24,15 @@ describe('a setting becomes somebody’s own', () => {
     // A session in which nobody noted it says nothing.
     expect(own(...twice, set('2026-11-15', null))).toEqual(box(0.45));
   });
+  it('never by taking what is computed: whoever does what the tool says follows their body as it grows', () => {
+    const taken = (m: number): SettingUsed[] => [{ ...box(m)[0]!, as: 'computed' }];
+    // Noted again and again as it was filled in.
+    expect(own(set('2026-11-01', taken(0.4)), set('2026-11-08', taken(0.4)))).toEqual([]);
+    // Chosen against it twice it is theirs; taken again it is not.
+    const chosen = [set('2026-11-15', box(0.45)), set('2026-11-22', box(0.45))];
+    expect(own(set('2026-11-01', taken(0.4)), ...chosen)).toEqual(box(0.45));
+    expect(own(...chosen, set('2026-11-29', taken(0.4)))).toEqual([]);
+  });
   it('not by two sets of one session, by another variation or by the person alone', () => {
     expect(own(set('2026-11-01', box(0.45)), set('2026-11-01', box(0.45), { ordinal: 1 }))).toEqual([]);
     expect(

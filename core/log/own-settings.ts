@@ -9,7 +9,7 @@ const SESSIONS = 2;
 
 /**
  * Settings that are somebody's own by now: noted alike by the staff in the two newest sessions that noted them at all.
- * What somebody noted alone makes none. Entry order is irrelevant.
+ * What somebody noted alone makes none, nor what was only taken as it was computed: a junior grows, a box is bought. Entry order is irrelevant.
  */
 export function ownSettings(sets: readonly Told[], variation: string): SettingUsed[] {
   const noted = sets
@@ -20,6 +20,11 @@ export function ownSettings(sets: readonly Told[], variation: string): SettingUs
     const ofDay = new Map<string, SettingUsed[]>();
     for (const s of noted) {
       const used = s.settings!.filter((u) => u.name === name);
+      if (used.some((u) => u.as === 'computed')) {
+        // What was computed is followed again: what was chosen before it no longer stands.
+        ofDay.clear();
+        continue;
+      }
       if (used.length > 0) ofDay.set(s.date, used);
     }
     const newest = [...ofDay.values()].slice(-SESSIONS);

@@ -72,6 +72,8 @@ export interface SettingUsed {
   name: Setting;
   value: number | string;
   side: Side | null;
+  /** Taken as it was computed, not chosen against it: it never becomes somebody’s own, so that it follows the body. */
+  as?: 'computed';
 }
 
 export const aboutSetting = (name: Setting): SettingAbout => SETTINGS[name];
@@ -83,12 +85,12 @@ export const isPaired = (name: Setting): boolean => {
 };
 
 /** A name of the hall; what parts settings in a file is none. */
-const OWN_NAME = /^(?!.*\((?:left|right)\)$)[^=;\n]{1,60}$/;
+const OWN_NAME = /^(?!.*\((?:left|right|computed)\)$)[^=;\n]{1,60}$/;
 /** A name as it can be noted. */
 export const notedName = (name: string): string =>
   name
     .replace(/[=;\n]/g, ' ')
-    .replace(/\((left|right)\)$/, '$1')
+    .replace(/\((left|right|computed)\)$/, '$1')
     .trim()
     .slice(0, 60);
 

@@ -49,7 +49,14 @@ const anySettings: fc.Arbitrary<SettingUsed[]> = fc
             : about.unit === 'm' || about.unit === 'kg'
               ? fc.constantFrom(about.from, about.blank, about.to)
               : fc.integer({ min: about.from, max: about.to });
-        return value.map((v) => (isPaired(name) ? SIDES : [null]).map((side) => ({ name, value: v, side })));
+        return fc.tuple(value, fc.boolean()).map(([v, computed]) =>
+          (isPaired(name) ? SIDES : [null]).map((side) => ({
+            name,
+            value: v,
+            side,
+            ...(computed && { as: 'computed' as const }),
+          })),
+        );
       }),
     ),
   )

@@ -83,6 +83,7 @@ describe('today', () => {
         { name: 'rack hooks' as const, value: left, side: 'left' as const },
         { name: 'rack hooks' as const, value: right, side: 'right' as const },
         { name: 'footwear' as const, value: 'flat shoe', side: null },
+        { name: 'box height' as const, value: 0.45, side: null, as: 'computed' as const },
       ],
     });
     await log(setOf(id, { date: '2026-11-02', ...rack(9, 9) }));

@@ -10,7 +10,7 @@ import { detailWords, measureShort, misfitWords, setWords, wouldDoWords } from '
 
 /** What is proposed for a set: what is theirs by now before what was computed. */
 export function proposedBy(fit: FitForPerson): SettingUsed[] {
-  const computed = settingsOf(fit.card);
+  const computed = settingsOf(fit.card).map((s) => ({ ...s, as: 'computed' as const }));
   const own = fit.own.filter((s) => computed.some((c) => c.name === s.name));
   return [...own, ...computed.filter((c) => !own.some((s) => s.name === c.name))];
 }
