@@ -52,7 +52,7 @@ test('the head coach takes stock by typing, a coach takes a cracked piece out of
     .getByRole('button', { name: 'Mat', exact: true })
     .click();
   const own = page.getByRole('dialog');
-  await own.getByText('History').click();
+  await own.getByText('History', { exact: true }).click();
   await expect(own.getByText('out of use: they slip', { exact: false })).toBeVisible();
   await own.getByLabel('Condition').selectOption('good');
   await own.getByRole('button', { name: 'Keep it' }).click();
