@@ -1,7 +1,7 @@
 import { buildOf } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import type { SettledMechanics, Computed, Help, LegMoments, Posture } from '../posture/index.ts';
-import { isComputed, leanForShareDeg, setUpOf, whatHelps, workingOf } from '../posture/index.ts';
+import { isComputed, solverOf, workingOf } from '../posture/index.ts';
 import { demandOf } from './variation.ts';
 
 /** Thigh longer or shorter by this share, the rest rescaled to the same stature: about what two in three differ by twice over (assumption). */
@@ -72,7 +72,7 @@ function consequence(name: string, build: Build, m: Computed): Consequence {
   };
   if (demand.kind !== 'measured') return none;
   const p = workingOf(build, m);
-  const up = setUpOf(build, m);
+  const solver = solverOf(build, m);
   const holds = demand.feasible;
   return {
     ...none,
@@ -84,10 +84,7 @@ function consequence(name: string, build: Build, m: Computed): Consequence {
     l5Nm: p.l5Nm,
     frontShare: p.frontShare,
     points: holds ? demand.points : null,
-    helps: !holds && up.solver === 'squat' ? whatHelps(build, { ...up.set, thighDeg: up.depthDeg }) : [],
-    leanForShareDeg:
-      up.solver === 'lunge' && up.set.frontShare != null
-        ? leanForShareDeg(build, up.set, up.set.frontShare)
-        : null,
+    helps: holds ? [] : solver.helps(),
+    leanForShareDeg: solver.leanForShareDeg(),
   };
 }

@@ -132,7 +132,7 @@ describe('demand', () => {
     expect(measured(deep, stiff)).toMatchObject({
       feasible: false,
       verdict: 'balanced',
-      outOfRange: [{ joint: 'ankle', needsDeg: expect.closeTo(20, 6) as number, hasDeg: 10 }],
+      lacks: [{ of: 'ankle range', rear: false, needsDeg: expect.closeTo(20, 6) as number, hasDeg: 10 }],
     });
     const lift: SettledMechanics = {
       type: 'lift',
@@ -140,7 +140,7 @@ describe('demand', () => {
       implement: 'straight bar',
       referenceLoad: kg(75),
     };
-    expect(measured(lift, stiff).outOfRange.map((o) => o.joint)).toEqual(['ankle', 'hip']);
+    expect(measured(lift, stiff).lacks.map((o) => o.of)).toEqual(['hip range', 'ankle range']);
     const { questions } = profileOf([
       { id: 'lunge', name: 'Lunge', mechanics: deep, demand: demandOf(stiff, deep), adjustment: 0 },
     ]);

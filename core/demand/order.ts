@@ -1,4 +1,4 @@
-import type { SettledMechanics } from '../posture/index.ts';
+import type { Lack, SettledMechanics } from '../posture/index.ts';
 import type { Demand, Measured } from './variation.ts';
 
 /** Differences below this many points are ties. */
@@ -129,9 +129,17 @@ export function profileOf(steps: readonly Step[]): { steps: StepProfile[]; quest
   return { steps: profiles, questions };
 }
 
-/** `ankle range: it takes 25°, there are 18°` */
-export const lackWords = (l: Measured['outOfRange'][number]) =>
-  `${l.joint} range: it takes ${l.needsDeg.toFixed(0)}°, there are ${l.hasDeg.toFixed(0)}°`;
+/** `ankle range: it takes 25°, there are 18°`; `room: the rear knee would be 4 cm under the floor` */
+export function lackWords(l: Lack): string {
+  if (l.of === 'floor') {
+    const cm = (100 * l.underM).toFixed(l.underM < 0.01 ? 1 : 0);
+    return `room: the ${l.part} would be ${cm} cm under the floor`;
+  }
+  const [needs, has] = [l.needsDeg.toFixed(0), l.hasDeg.toFixed(0)];
+  const of = l.rear ? `${l.of} in the rear leg` : l.of;
+  if (l.of === 'straight knee') return `a knee that bends back: ${needs}° beyond straight, ${has}° are usual`;
+  return `${of}: it takes ${needs}°, there are ${has}°`;
+}
 
 /** Why a body cannot hold it, where it cannot. */
 export const whyNot = (d: Demand): string | null =>
@@ -143,7 +151,7 @@ export const whyNot = (d: Demand): string | null =>
 
 export function verdictClause(d: Measured): string {
   const cm = d.shortM < 0.001 ? 'less than 0.1' : (100 * d.shortM).toFixed(1);
-  const [lack] = d.outOfRange;
+  const [lack] = d.lacks;
   if (lack && (d.verdict === 'balanced' || d.verdict === 'held by support'))
     return `lacks ${lackWords(lack)}`;
   switch (d.verdict) {
@@ -155,6 +163,10 @@ export function verdictClause(d: Measured): string {
       return 'tips forward';
     case 'out of reach':
       return 'cannot shift its weight that far';
+    case 'lifts off':
+      return 'could only stand so if something pulled it down';
+    case 'slips':
+      return 'slips';
     case 'held by support':
       return 'is held by the support';
     case 'balanced':

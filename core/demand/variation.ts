@@ -1,7 +1,7 @@
 import { unitBuild } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import type { SettledMechanics, Computed, Posture, Undetermined, Verdict } from '../posture/index.ts';
-import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn, workingOf } from '../posture/index.ts';
+import type { SettledMechanics, Computed, Lack, Range, Undetermined, Verdict } from '../posture/index.ts';
+import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn } from '../posture/index.ts';
 import { peaksOf, pointsOf } from './demand.ts';
 import type { Balance, Peaks, Points } from './demand.ts';
 
@@ -19,8 +19,8 @@ export interface Measured extends Points {
     /** Flexion between thigh and trunk that it uses, degrees. */
     hipDeg: number;
   };
-  /** Ranges that the posture uses and this build has not. */
-  outOfRange: { joint: 'ankle' | 'hip'; needsDeg: number; hasDeg: number }[];
+  /** What the movement takes anywhere in its range and this build, or any, has not. */
+  lacks: Lack[];
   /** Balances, or is held by its support, all the way, within the ranges of the build. */
   feasible: boolean;
   /** What happens to this build in the posture; 'balanced' where it holds. */
@@ -69,28 +69,24 @@ const steps = (m: Computed) => (m.type === 'squat' ? 60 : 16);
 const BAND_STEPS = 6;
 
 /**
- * The positions that count: the whole range from start to end, for a lunge its working position. Of a posture
- * that this build cannot hold, what it can hold on the way is left out of the numbers.
+ * The whole range from start to end counts. Of a posture that this build cannot hold, what it can hold on the way is left
+ * out of the numbers.
  */
-function positions(build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Posture[] {
-  const o = { steps: undetermined === 'default' ? steps(m) : BAND_STEPS, loadKg, undetermined };
-  return m.type === 'lunge' ? [workingOf(build, m, o)] : rangeOf(build, m, o).postures;
-}
-
-/** A range is measured to no more than this, so that a set-up at its very limit is not refused. */
-const RANGE_TOLERANCE_DEG = 0.5;
+const rangeFor = (build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Range =>
+  rangeOf(build, m, { steps: undetermined === 'default' ? steps(m) : BAND_STEPS, loadKg, undetermined });
 
 /** Demand of a variation for a build, computed afresh. */
 function measure(build: Build, m: Computed, loadKg: number): Demand {
   const balance = balanceOf(m);
   const dynamics = dynamicsOf(m);
-  let all: Posture[];
+  let range: Range;
   try {
-    all = positions(build, m, loadKg, 'default');
+    range = rangeFor(build, m, loadKg, 'default');
   } catch (error) {
     if (error instanceof RangeError) return { kind: 'cannot', why: error.message };
     throw error;
   }
+  const { postures: all, lacks } = range;
   const peaks = peaksOf(all);
   const points = pointsOf(build, peaks, balance, dynamics);
   let worst = all.at(-1)!;
@@ -104,16 +100,9 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
       worst = p;
     }
   }
-  const outOfRange: Measured['outOfRange'] = [];
-  const lacks = (joint: 'ankle' | 'hip', needsDeg: number, hasDeg: number) => {
-    if (needsDeg > hasDeg + RANGE_TOLERANCE_DEG) outOfRange.push({ joint, needsDeg, hasDeg });
-  };
-  // Lying, the toes may lift: the ankle limits nothing there.
-  if (m.type !== 'bridge' && m.type !== 'extension') lacks('ankle', needs.ankleDeg, build.ankleLimitDeg);
-  lacks('hip', needs.hipDeg, build.hipLimitDeg);
   const open = undeterminedIn(m);
   const at = (u: Undetermined) =>
-    pointsOf(build, peaksOf(positions(build, m, loadKg, u)), balance, dynamics).points;
+    pointsOf(build, peaksOf(rangeFor(build, m, loadKg, u).postures), balance, dynamics).points;
   const ends = open ? [at('low'), at('high'), points.points] : null;
   return {
     kind: 'measured',
@@ -121,8 +110,8 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
     peaks,
     band: ends && { low: Math.min(...ends), high: Math.max(...ends), open: open! },
     needs,
-    outOfRange,
-    feasible: feasible && outOfRange.length === 0,
+    lacks,
+    feasible: feasible && lacks.length === 0,
     verdict: worst.verdict,
     shortM: worst.shortM,
     loadKg,

@@ -58,8 +58,12 @@ function groundOf(build: Build, partial: Partial<BridgeSetUp>): Ground {
   if (Math.abs(rise) >= reach) throw new RangeError('The feet are too high or too low for a straight line.');
   const topRad = Math.asin(rise / reach);
   const ankle = { x: upper.x + reach * Math.cos(topRad) + shank * Math.sin(lean), y: ankleY };
-  const bottomRad =
-    set.benchM === null ? Math.asin((c.buttockDepth * H - upper.y) / trunkLength) : rad(c.bridgeBottomDeg);
+  // The buttocks go no lower than the floor.
+  const onFloor = Math.asin(Math.max(-1, (c.buttockDepth * H - upper.y) / trunkLength));
+  const bottomRad = set.benchM === null ? onFloor : Math.max(rad(c.bridgeBottomDeg), onFloor);
+  if (topRad < bottomRad + rad(c.bridgeLeastDeg)) {
+    throw new RangeError('The hips have no way to go: the top would be no higher than the bottom.');
+  }
   return { set, upper, ankle, trunkLength, topRad, bottomRad };
 }
 
@@ -104,17 +108,23 @@ function bridgeParts(build: Build, g: Ground, hip: Point, knee: Point, phi: numb
   return { feet, shanks, thighs, upperBody, load, free };
 }
 
+/** The same direction between −90 and 270 degrees. */
+const turn = (angleDeg: number) => ((((angleDeg + 90) % 360) + 360) % 360) - 90;
+
 function poseAt(build: Build, g: Ground, phi: number): Posture {
   const { set, upper, ankle, trunkLength } = g;
   const { shank, thigh, foot } = build.lengths;
   const c = build.constants;
   const hip = { x: upper.x + trunkLength * Math.cos(phi), y: upper.y + trunkLength * Math.sin(phi) };
-  const meet = circlesMeet(hip, thigh, ankle, shank);
-  const knee = meet
-    ? meet[0].y > meet[1].y
-      ? meet[0]
-      : meet[1]
-    : between(hip, ankle, thigh / (thigh + shank));
+  // Left of the line from hip to ankle is up at the top; the knee stays on that side all the way.
+  const knee = circlesMeet(hip, thigh, ankle, shank)?.[0];
+  if (!knee) {
+    throw new RangeError(
+      Math.hypot(hip.x - ankle.x, hip.y - ankle.y) > thigh + shank
+        ? 'The feet are too far away for the legs to reach.'
+        : 'The feet are too near: the knees cannot bend that far.',
+    );
+  }
   const { masses, massKg, statureM: H, lengths } = build;
   const Lh = lengths.hipShoulder;
   const cos = Math.cos(phi);
@@ -156,9 +166,14 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
   // From the head side: what lies between the contact and L5/S1.
   const headKgM = (above.kg * (c.l5Place - above.centre) + armsKg * (c.l5Place - c.benchArms)) * Lh * cos;
   const l5Nm = Uy * (l5.x - upper.x) + Fx * (l5.y - upper.y) + G * headKgM;
-  const thighDeg = deg(Math.atan2(knee.x - hip.x, hip.y - knee.y));
   const trunkDeg = -90 - deg(phi);
-  const shankDeg = deg(Math.atan2(ankle.x - knee.x, knee.y - ankle.y));
+  // The bend of the knee lies between nothing and folded; thigh and trunk between folded back and folded up. Taken from
+  // these, no angle jumps by a turn on the way.
+  const folded = (thigh * thigh + shank * shank - (hip.x - ankle.x) ** 2 - (hip.y - ankle.y) ** 2) / 2;
+  const kneeFlexionDeg = 180 - deg(Math.acos(folded / (thigh * shank)));
+  const hipFlexionDeg = turn(deg(Math.atan2(knee.x - hip.x, hip.y - knee.y)) + trunkDeg);
+  const thighDeg = hipFlexionDeg - trunkDeg;
+  const shankDeg = kneeFlexionDeg - thighDeg;
   const toeX = ankle.x + (1 - c.anklePlace) * foot;
   const shoulder = along(Lh);
   return {
@@ -178,12 +193,12 @@ function poseAt(build: Build, g: Ground, phi: number): Posture {
           : null,
     },
     // Lying, the body faces up and its feet are ahead: the shank leans back where it leans to the head.
-    shankDeg: -shankDeg,
+    shankDeg,
     thighDeg,
     trunkDeg,
-    dorsiflexionDeg: -shankDeg,
-    kneeFlexionDeg: thighDeg - shankDeg,
-    hipFlexionDeg: thighDeg + trunkDeg,
+    dorsiflexionDeg: shankDeg,
+    kneeFlexionDeg,
+    hipFlexionDeg,
     kneePastToeM: knee.x - toeX,
     legs: [
       {

@@ -1,6 +1,6 @@
 import type { SettledMechanics } from './mechanics.ts';
 import type { Posture } from './posture.ts';
-import { isComputed } from './range.ts';
+import { isComputed } from './movements/movement.ts';
 import type { Range } from './range.ts';
 
 const near = (deg: number) => `${Math.round(deg / 5) * 5}°`;

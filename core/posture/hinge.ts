@@ -3,7 +3,7 @@ import type { Build } from '../body/index.ts';
 import { between, circlesMeet, clamp, deg, rad } from './plane.ts';
 import type { Point } from './plane.ts';
 import type { LegMoments, Masses, OtherLeg, Posture } from './posture.ts';
-import { rootNear } from './root.ts';
+import { rootBetween, rootNear } from './root.ts';
 import {
   footOn,
   footOnBall,
@@ -140,6 +140,9 @@ function fixedOf(build: Build, partial: Partial<HingeSetUp>): Fixed {
   };
 }
 
+/** The hand's height is settled to this share of stature. */
+const HAND_SETTLED = 1e-12;
+
 /** Where the parts are at three angles, and what the hip carries: kept in numbers, since a search asks often. */
 function placeAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number) {
   const { build, set, foot, upper } = f;
@@ -160,16 +163,20 @@ function placeAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number)
   let hipKgM = upper.hip.sin * sin + upper.hip.cos * cos + upper.hip.still;
   let aboveKg = upper.hip.kg;
   let hand = NaN;
+  let handY = NaN;
   if (inHands(set.carry)) {
-    const low = kneeY + thigh * cosT + hipShoulder * cos - f.grip;
-    hand = handX(
-      build,
-      set,
-      set.carry,
-      { ankleX, ankleY, kneeX, kneeY, sinS, cosS, sinT, cosT },
-      shoulderX,
-      low,
-    );
+    const shoulderY = kneeY + thigh * cosT + hipShoulder * cos;
+    const leg = { ankleX, ankleY, kneeX, kneeY, sinS, cosS, sinT, cosT };
+    // The hand is where the leg is at the height of the hand, which hangs on where it is: a few rounds settle it.
+    handY = shoulderY - f.grip;
+    for (let i = 0; i < 40; i++) {
+      hand = handX(build, set, set.carry, leg, shoulderX, handY);
+      const side = clamp(-f.grip, hand - shoulderX, f.grip);
+      const y = shoulderY - Math.sqrt(f.grip * f.grip - side * side);
+      const moved = Math.abs(y - handY);
+      handY = y;
+      if (moved < HAND_SETTLED * build.statureM) break;
+    }
     const armsX = shoulderX + clamp(-f.grip, hand - shoulderX, f.grip) * f.armShare;
     hipKgM += f.armsKg * (armsX - hipX) + set.loadKg * (hand - hipX);
     aboveKg += f.armsKg + set.loadKg;
@@ -186,7 +193,7 @@ function placeAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number)
     legs * masses.thigh.fraction * (hipX + (kneeX - hipX) * masses.thigh.centre) +
     aboveKg * hipX +
     hipKgM;
-  return { kgM, hipKgM, aboveKg, hand };
+  return { kgM, hipKgM, aboveKg, hand, handY };
 }
 
 /** A solved position: angles, joints, hand, and what hip and L5/S1 carry in kg·m. */
@@ -199,11 +206,13 @@ interface Pose {
   hipKgM: number;
   l5KgM: number;
   aboveKg: number;
+  /** First moment of everything but a leg on its toe, from the heel. */
+  kgM: number;
 }
 
 function poseAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number): Pose {
   const { build, set, upper } = f;
-  const { hipKgM, aboveKg, hand: x } = placeAt(f, shankDeg, thighDeg, trunkDeg);
+  const { kgM, hipKgM, aboveKg, hand: x, handY } = placeAt(f, shankDeg, thighDeg, trunkDeg);
   const joints = jointsOver(build, f.foot, shankDeg, thighDeg, trunkDeg);
   const { shoulder, l5 } = joints;
   let l5KgM =
@@ -211,25 +220,46 @@ function poseAt(f: Fixed, shankDeg: number, thighDeg: number, trunkDeg: number):
   let hand: Point | null = null;
   if (!Number.isNaN(x)) {
     const side = clamp(-f.grip, x - shoulder.x, f.grip);
-    hand = { x, y: shoulder.y - Math.sqrt(f.grip * f.grip - side * side) };
+    hand = { x, y: handY };
     l5KgM += f.armsKg * (shoulder.x + side * f.armShare - l5.x) + set.loadKg * (x - l5.x);
   }
-  return { shankDeg, thighDeg, trunkDeg, joints, hand, hipKgM, l5KgM, aboveKg };
+  return { shankDeg, thighDeg, trunkDeg, joints, hand, hipKgM, l5KgM, aboveKg, kgM };
 }
 
-/** The leg behind with its toe on the floor: nearly straight where it reaches, bent forward otherwise. */
-function kickstandLeg(build: Build, hip: Point): OtherLeg & { contact: Point } {
+/** A leg counts as straight just short of it, so that its knee has a side. */
+const STRAIGHT = 0.9999;
+
+/**
+ * The leg behind with its toe on the floor, its knee bent forward; where the leg would not reach, the heel comes up
+ * until it does.
+ */
+function kickstandLeg(build: Build, hip: Point): OtherLeg & { contact: Point; reaches: boolean } {
   const { lengths, constants: c, statureM } = build;
   const contact = { x: c.ballPlace * lengths.foot - c.kickstandStep * statureM, y: 0 };
-  const psi = rad(c.kickstandFootDeg);
   const mtp = Math.hypot((c.ballPlace - c.anklePlace) * lengths.foot, lengths.ankleHeight);
-  const ankle = { x: contact.x - mtp * Math.cos(psi), y: mtp * Math.sin(psi) };
+  const ankleAt = (psi: number): Point => ({
+    x: contact.x - mtp * Math.cos(psi),
+    y: mtp * Math.sin(psi),
+  });
+  const most = STRAIGHT * (lengths.shank + lengths.thigh);
+  let psi = rad(c.kickstandFootDeg);
+  const tooFar = (angle: number) => {
+    const a = ankleAt(angle);
+    return Math.hypot(hip.x - a.x, hip.y - a.y) - most;
+  };
+  if (tooFar(psi) > 0) {
+    // Ball, ankle and hip in one line is as near as the foot gets.
+    const nearest = Math.atan2(hip.y - contact.y, contact.x - hip.x);
+    psi = rootBetween(tooFar, psi, nearest) ?? nearest;
+  }
+  const ankle = ankleAt(psi);
   const meet = circlesMeet(ankle, lengths.shank, hip, lengths.thigh);
   return {
     contact,
     ankle,
+    reaches: meet !== null,
     knee: meet ? meet[1] : between(ankle, hip, lengths.shank / (lengths.shank + lengths.thigh)),
-    ...footOnBall(build, contact, c.kickstandFootDeg),
+    ...footOnBall(build, contact, deg(psi)),
   };
 }
 
@@ -269,6 +299,9 @@ function solve(f: Fixed, trunkDeg: number, kneeFlexionDeg: number, guess: number
   return poseAt(f, shankDeg, thighDeg, trunkDeg);
 }
 
+/** What a search leaves of balance, of stature; more is a posture that no shin balances. */
+const BALANCED = 1e-8;
+
 function postureOf(f: Fixed, s: Pose): Posture {
   const { build, set } = f;
   const { masses, massKg } = build;
@@ -289,10 +322,15 @@ function postureOf(f: Fixed, s: Pose): Posture {
       aboveKgM(j.ankle.x));
   let floorN = G * f.weightKg;
   let otherLeg: OtherLeg | null = null;
+  let kgM = s.kgM;
+  let pressureX = f.copX;
   const forces: Posture['forces'] = [];
   if (kick) {
     const leg = kickstandLeg(build, j.hip);
+    if (!leg.reaches) throw new RangeError('The toe of the other foot does not reach the floor.');
     const rear = rearMassesOf(build, j.hip, leg);
+    kgM += rear.reduce((sum, q) => sum + q.kg * q.x, 0);
+    pressureX += set.kickstandShare * (leg.contact.x - f.copX);
     const toeN = set.kickstandShare * G * f.weightKg;
     // What the toe leg gives the hip comes off what the standing leg has to hold.
     const moment = (x0: number, list: readonly { kg: number; x: number }[]) =>
@@ -318,6 +356,9 @@ function postureOf(f: Fixed, s: Pose): Posture {
     otherLeg = freeLegJoints(build, j.hip, { x: -u.x, y: -u.y });
   }
   forces.unshift({ from: 'floor', at: { x: f.copX, y: 0 }, xN: 0, yN: floorN });
+  const comX = kgM / f.weightKg;
+  const short = pressureX - comX;
+  const balanced = Math.abs(short) < BALANCED * build.statureM;
   const load = inHands(carry) ? hand : loadPoint(build, carry, j.hip, s.trunkDeg);
   return {
     joints: {
@@ -339,22 +380,30 @@ function postureOf(f: Fixed, s: Pose): Posture {
     kneeFlexionDeg: s.shankDeg + s.thighDeg,
     hipFlexionDeg: s.thighDeg + s.trunkDeg,
     kneePastToeM: j.knee.x - f.foot.toe.x,
-    legs: [
-      {
-        leg: legs === 2 ? 'each leg' : 'standing leg',
-        ankleNm: ankleNm / legs,
-        kneeNm: kneeNm / legs,
-        hipNm: hipNm / legs,
-      },
-      ...other,
-    ],
-    l5Nm: G * s.l5KgM,
-    forces,
-    verdict: 'balanced',
+    legs: balanced
+      ? [
+          {
+            leg: legs === 2 ? 'each leg' : 'standing leg',
+            ankleNm: ankleNm / legs,
+            kneeNm: kneeNm / legs,
+            hipNm: hipNm / legs,
+          },
+          ...other,
+        ]
+      : [],
+    l5Nm: balanced ? G * s.l5KgM : null,
+    forces: balanced ? forces : [],
+    verdict: balanced
+      ? 'balanced'
+      : short < 0
+        ? 'tips forward'
+        : comX < f.foot.heel.x
+          ? 'falls backward'
+          : 'weight shifts back',
     limit: 'none',
-    shortM: 0,
+    shortM: balanced ? 0 : Math.max(0, short),
     copX: f.copX,
-    comX: f.copX,
+    comX,
     shinRuleGivesDeg: 0,
     frontShare: kick ? 1 - set.kickstandShare : null,
   };

@@ -34,16 +34,12 @@ export { leanForShareDeg, whatHelps } from './possible.ts';
 export type { Help } from './possible.ts';
 export { allMasses, isHeld } from './posture.ts';
 export type { LegMoments, Masses, Posture, Verdict } from './posture.ts';
-export {
-  isComputed,
-  massesOf,
-  rangeOf,
-  referenceLoadKg,
-  setUpOf,
-  undeterminedIn,
-  workingOf,
-} from './range.ts';
-export type { Computed, Range, Undetermined } from './range.ts';
+export { limitsOf, referenceLoadKg, solverOf, undeterminedIn } from './movements/index.ts';
+export { isComputed } from './movements/movement.ts';
+export type { Computed, Limits, Undetermined } from './movements/movement.ts';
+export { massesOf, rangeOf, workingOf } from './range.ts';
+export type { Range } from './range.ts';
+export type { Lack } from './limits.ts';
 export { squat, squatAt, squatFixed, squatMasses, stepUp } from './squat.ts';
 export type { SquatSetUp } from './squat.ts';
 export { loadPoint } from './upper.ts';

@@ -1,6 +1,6 @@
 import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
-import { between, circlesMeet, deg, rad } from './plane.ts';
+import { between, circlesMeet, clamp, deg, rad } from './plane.ts';
 import type { Point, PointMass } from './plane.ts';
 import type { LegMoments, Masses, Posture } from './posture.ts';
 import { rootNear } from './root.ts';
@@ -59,6 +59,12 @@ export const lungeDefaults = (build: Build): LungeSetUp => ({
   meetOfStature: build.constants.meet,
 });
 
+/** How far the rear foot has rolled from its ball onto its instep on a seat of a height: 0 to 1, without a kink. */
+function onInstep({ statureM: H, constants: c }: Build, seatM: number): number {
+  const t = clamp(0, (seatM / H - c.instepFrom) / (c.instepTo - c.instepFrom), 1);
+  return t * t * (3 - 2 * t);
+}
+
 /** Everything of a lunge that does not depend on where the hip is. */
 interface Feet {
   set: LungeSetUp;
@@ -71,15 +77,16 @@ interface Feet {
 function feetOf(build: Build, partial: Partial<LungeSetUp>): Feet {
   const set = { ...lungeDefaults(build), ...partial };
   const { lengths: l, constants: c } = build;
-  const raised = set.rearFootRaisedM > 0;
   const y = set.rearFootRaisedM - set.frontFootRaisedM;
-  // On a seat the instep rests under the ankle; on the floor the ball of the foot.
-  const contact = { x: (raised ? c.anklePlace : c.ballPlace) * l.foot - set.stepM, y };
+  // On a seat the instep rests under the ankle; on the floor or a low plate the ball of the foot; between, it rolls over.
+  const lies = onInstep(build, set.rearFootRaisedM);
+  const contact = { x: (c.ballPlace + (c.anklePlace - c.ballPlace) * lies) * l.foot - set.stepM, y };
   const psi = rad(c.rearFootDeg);
   const mtp = ballToAnkle(build);
-  const rearAnkle = raised
-    ? { x: contact.x, y: y + l.ankleHeight }
-    : { x: contact.x - mtp * Math.cos(psi), y: y + mtp * Math.sin(psi) };
+  const rearAnkle = {
+    x: contact.x - (1 - lies) * mtp * Math.cos(psi),
+    y: y + (1 - lies) * mtp * Math.sin(psi) + lies * l.ankleHeight,
+  };
   const upper = upperOf(build, armsUnder(set.load, set.arms), set.load, set.loadKg);
   return { set, foot: footOn(build, 0), contact, rearAnkle, upper };
 }
@@ -148,7 +155,12 @@ function hipForShare(build: Build, f: Feet, distanceM: number, share: number, gu
     const s = standAt(build, f, at(angleDeg));
     return s ? s.share - share : NaN;
   };
-  // Both legs reach only over some of the circle; walk it, then close in.
+  // Mostly it is near the last one. Otherwise both legs reach only over some of the circle: walk it, then close in.
+  const [near, far] = [off(guessDeg - 4), off(guessDeg + 4)];
+  if (Number.isFinite(near) && Number.isFinite(far) && near <= 0 !== far <= 0) {
+    const angle = rootNear(off, guessDeg, guessDeg - 4, guessDeg + 4);
+    if (angle !== null) return { hip: at(angle), angleDeg: angle };
+  }
   let from = NaN;
   let value = NaN;
   for (let a = -100; a <= 60; a += 4) {
@@ -243,15 +255,17 @@ function postureAt(build: Build, f: Feet, hip: Point, held: boolean): Posture {
   };
 }
 
-/** The rear foot: on the floor on its ball, on a seat with the instep down and the sole up. */
+/** The rear foot: on the floor on its ball, on a seat with the instep down and the sole up, between them rolling over. */
 function rearFoot(build: Build, f: Feet): { heel: Point; toe: Point } {
   const { foot, ankleHeight } = build.lengths;
   const c = build.constants;
-  if (f.set.rearFootRaisedM === 0) return footOnBall(build, f.contact, c.rearFootDeg);
-  return {
+  const onBall = footOnBall(build, f.contact, c.rearFootDeg);
+  const onSeat = {
     heel: { x: f.rearAnkle.x + 0.1 * foot, y: f.rearAnkle.y + 0.8 * ankleHeight },
     toe: { x: f.contact.x - (1 - c.anklePlace) * foot, y: f.contact.y + 0.5 * ankleHeight },
   };
+  const lies = onInstep(build, f.set.rearFootRaisedM);
+  return { heel: between(onBall.heel, onSeat.heel, lies), toe: between(onBall.toe, onSeat.toe, lies) };
 }
 
 /** Hip of the working position: from the front angles, or shifted so that the asked share results. */
@@ -312,21 +326,33 @@ export function lungeRange(build: Build, partial: Partial<LungeSetUp> = {}, step
   const bend = rad(180 - NEARLY_STRAIGHT_DEG);
   const high = Math.sqrt(shank * shank + thigh * thigh - 2 * shank * thigh * Math.cos(bend));
   const share = bottom.frontShare!;
-  let guess = deg(Math.atan2(hip.x - ankle.x, hip.y - ankle.y));
-  const up: Posture[] = [];
-  const rise = (to: number): boolean => {
-    up.length = 0;
-    for (let i = 1; i <= steps; i++) {
-      const found = hipForShare(build, f, low + ((to - low) * i) / steps, share, guess);
-      if (!found) return false;
+  const start = deg(Math.atan2(hip.x - ankle.x, hip.y - ankle.y));
+  /** Hips on the way up in even parts of it, from the bottom; null where one of them cannot be reached. */
+  const rise = (to: number, n: number) => {
+    const hips: Point[] = [];
+    let guess = start;
+    for (let i = 1; i <= n; i++) {
+      const found = hipForShare(build, f, low + ((to - low) * i) / n, share, guess);
+      if (!found) return null;
       guess = found.angleDeg;
-      up.push(postureAt(build, f, found.hip, held));
+      hips.push(found.hip);
     }
-    return true;
+    return hips;
   };
   let top = high;
-  for (let tries = 0; tries < 8 && !rise(top); tries++) top = low + (top - low) * 0.85;
-  return [...up.reverse(), bottom];
+  let up = rise(high, steps);
+  if (!up) {
+    // The rear leg straightens first: the way starts just below where it does.
+    let from = low;
+    let to = high;
+    for (let i = 0; i < 30; i++) {
+      const middle = (from + to) / 2;
+      if (rise(middle, 4)) from = middle;
+      else to = middle;
+    }
+    for (top = from; !up && top > low; top = low + (top - low) * 0.98) up = rise(top, steps);
+  }
+  return [...(up ?? []).map((at) => postureAt(build, f, at, held)).reverse(), bottom];
 }
 
 /** The posture's masses as points, for drawing its centre of mass and for checking the sums. */

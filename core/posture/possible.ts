@@ -18,7 +18,7 @@ export type Help =
 /**
  * What would let a squat be held at its depth, at each of the given leans: a weight at arm's length, a wedge under
  * the heels, a level pull at shoulder height, sitting on a box, or less depth. Changes that do not help
- * at all are left out.
+ * at all, and a weight that nobody holds out, are left out.
  * @param leans trunk leans to hold it at, degrees; by default the greatest the model allows, and 45°
  */
 export function whatHelps(build: Build, partial: Partial<SquatSetUp>, leans?: readonly number[]): Help[] {
@@ -34,7 +34,9 @@ export function whatHelps(build: Build, partial: Partial<SquatSetUp>, leans?: re
     if (p.shortM > 0) {
       if (set.load === 'none' && set.legs === 2) {
         const kg = counterweightKg(build, at);
-        if (kg !== null) helps.push({ change: 'counterweight', kg, leanDeg });
+        if (kg !== null && kg <= c.heldOut * build.massKg) {
+          helps.push({ change: 'counterweight', kg, leanDeg });
+        }
       }
       const wedge = rootBetween(
         (w) => squat(build, { ...at, heelWedgeDeg: set.heelWedgeDeg + w }).shortM - 1e-6 * build.statureM,

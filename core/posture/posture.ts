@@ -47,7 +47,16 @@ export interface Force {
 }
 
 export type Verdict =
-  'balanced' | 'held by support' | 'weight shifts back' | 'falls backward' | 'tips forward' | 'out of reach';
+  | 'balanced'
+  | 'held by support'
+  | 'weight shifts back'
+  | 'falls backward'
+  | 'tips forward'
+  | 'out of reach'
+  /** A foot, the back or a seat would have to be pulled down. */
+  | 'lifts off'
+  /** A contact would have to hold more level force than it can. */
+  | 'slips';
 
 export type Limit = 'none' | 'ankle' | 'shin rule' | 'knee past toe';
 

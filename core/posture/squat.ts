@@ -1,4 +1,4 @@
-import { G } from '../body/index.ts';
+import { G, gripLength } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import { clamp, deg, rad } from './plane.ts';
 import type { Point } from './plane.ts';
@@ -28,11 +28,11 @@ export interface SquatSetUp {
   kneePastToeM: number;
   /** Greatest trunk lean, degrees. */
   leanLimitDeg: number;
-  /** Legs spread from the side view, degrees: thigh and shank are projected by its cosine, an approximation. */
+  /** Plane of each leg turned out from the side view, degrees: thigh and shank are seen shortened by its cosine. */
   spreadDeg: number;
   /** Touched: it only ends the depth, and a shin rule gives just enough to reach it. Seated: it carries weight. */
   box: 'none' | 'touched' | 'seated';
-  /** A strap or hand pulls level at shoulder height as hard as an upright trunk needs. */
+  /** A strap or a hand on something fixed pulls at the hands, forward and up, as hard as an upright trunk needs. */
   pull: 'none' | 'strap' | 'hand';
 }
 
@@ -75,10 +75,13 @@ function styleDeg(build: Build, load: LoadAt): number {
   }
 }
 
-/** Angle x with `sin·sin x + cos·cos x = right`, near zero, degrees; NaN when out of reach. */
-const angleFor = (sin: number, cos: number, right: number) =>
-  deg(Math.asin(right / Math.sqrt(sin * sin + cos * cos)) - Math.atan2(cos, sin));
-const shinFor = (a: number, right: number) => deg(Math.asin(right / a));
+/** Angle x with `sin·sin x + cos·cos x = right`, near zero, degrees; beyond reach endless, to the side that lacks. */
+function angleFor(sin: number, cos: number, right: number): number {
+  const share = right / Math.sqrt(sin * sin + cos * cos);
+  return Math.abs(share) > 1 ? Math.sign(share) * Infinity : deg(Math.asin(share) - Math.atan2(cos, sin));
+}
+/** The shin that alone balances, degrees; lying where none does. */
+const shinFor = (a: number, right: number) => deg(Math.asin(clamp(-1, right / a, 1)));
 const turned = (sin: number, cos: number, angleDeg: number) =>
   sin * Math.sin(rad(angleDeg)) + cos * Math.cos(rad(angleDeg));
 
@@ -97,6 +100,8 @@ export interface SquatFixed {
   kneeLimit: number;
   shinMax: number;
   stopped: Limit;
+  /** The same without the pull; null where nothing is held. */
+  unhelped: SquatFixed | null;
 }
 
 export function squatFixed(build: Build, partial: Partial<SquatSetUp>): SquatFixed {
@@ -123,6 +128,7 @@ export function squatFixed(build: Build, partial: Partial<SquatSetUp>): SquatFix
     kneeLimit,
     shinMax,
     stopped: shinMax === ankleLimit ? 'ankle' : shinMax === shinRule ? 'shin rule' : 'knee past toe',
+    unhelped: set.pull === 'none' ? null : squatFixed(build, { ...partial, pull: 'none' }),
   };
 }
 
@@ -140,71 +146,147 @@ export const squat = (build: Build, partial: Partial<SquatSetUp> = {}): Posture 
  * The squat at a thigh angle. Balance, Σ m·x = W·copX, is linear in the sines and cosines of shin and trunk:
  * `a·sin σ + s·sin τ + c·cos τ = right`, so it is solved in closed form.
  */
-export function squatAt(f: SquatFixed, depthDeg: number): Posture {
-  const { build, set, foot, upper, Ls, Lt, shinMax } = f;
-  const { constants: c, masses, massKg: m, statureM: H } = build;
-  const { legs } = set;
-  const thighDeg = legs === 1 ? Math.min(depthDeg, 90) : depthDeg;
-  const sinT = Math.sin(rad(thighDeg));
-  const copX = foot.heel.x + set.pressure * (foot.toe.x - foot.heel.x);
+export function squatAt(f: SquatFixed, thighDeg: number): Posture {
+  const angles = anglesAt(f, thighDeg);
+  return standing(f, f.unhelped ? eased(f, f.unhelped, angles) : angles);
+}
+
+/**
+ * Somebody who holds on stays as upright as a comfortable pull allows: where the upright posture would take more, shin
+ * and trunk go on towards where they would be without help until it does not.
+ */
+function eased(f: SquatFixed, unhelped: SquatFixed, upright: Angles): Angles {
+  const free = anglesAt(unhelped, upright.thighDeg);
+  const at = (w: number): Angles => ({
+    ...(w === 1 ? free : upright),
+    shankDeg: upright.shankDeg + (free.shankDeg - upright.shankDeg) * w,
+    trunkDeg: upright.trunkDeg + (free.trunkDeg - upright.trunkDeg) * w,
+  });
+  const over = (w: number) => pullOf(f, at(w)) - f.build.constants.pullMost;
+  if (over(0) <= 0) return upright;
+  return at(rootBetween(over, 0, 1, 1e-12) ?? 1);
+}
+
+/** Shin and trunk at a depth, before anything is held. */
+function anglesAt(f: SquatFixed, thighDeg: number): Angles {
+  const { build, set, shinMax } = f;
+  const c = build.constants;
   const pulled = set.pull !== 'none';
   const lean = pulled ? Math.min(set.leanLimitDeg, c.leanPulled) : set.leanLimitDeg;
   const leanMax = Math.max(c.leanBack, Math.min(lean, build.hipLimitDeg - thighDeg));
-  const free = freeLegDirection(set, thighDeg);
+  const { a, right } = balanceOf(f, thighDeg);
+  const { sin, cos } = f.upper.hip;
 
-  const footKg = legs * masses.foot.fraction * m;
-  const shankKg = legs * masses.shank.fraction * m;
-  const thighKg = legs * masses.thigh.fraction * m;
-  const aboveKg = upper.hip.kg + (f.free ? f.free.kg : 0);
-  const still = upper.hip.still + (f.free ? f.free.kgM * free.x : 0);
-  const { sin, cos } = upper.hip;
-  const W = footKg + shankKg + thighKg + aboveKg;
-  const a = (shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * Ls;
-  const onThigh = (thighKg * (1 - masses.thigh.centre) + aboveKg) * Lt * sinT;
-  const right = W * copX - footKg * foot.centre.x - (W - footKg) * foot.ankle.x + onThigh - still;
-
-  let shankDeg = NaN;
-  let trunkDeg = NaN;
-  let limit: Limit = 'none';
-  let gives = 0;
-  let seated = false;
   if (set.box === 'seated') {
-    shankDeg = Math.min(Number.isFinite(set.shinLimitDeg) ? set.shinLimitDeg : c.seatedShank, shinMax);
-    trunkDeg = Math.min(c.seatedTrunk, leanMax);
-    seated = right - a * Math.sin(rad(shankDeg)) - turned(sin, cos, trunkDeg) > 0;
-  }
-  if (!seated) {
-    const offset = f.styleDeg * Math.sin(rad(Math.min(thighDeg, 90)));
-    const o = rad(offset);
-    const sinO = Math.sin(o);
-    const cosO = Math.cos(o);
-    shankDeg = angleFor(a + sin * cosO - cos * sinO, sin * sinO + cos * cosO, right);
-    // Where the clamp of the trunk acts, the trunk is fixed and the shin alone balances.
-    if (!(shankDeg + offset <= leanMax)) shankDeg = shinFor(a, right - turned(sin, cos, leanMax));
-    else if (shankDeg + offset < c.leanBack) shankDeg = shinFor(a, right - turned(sin, cos, c.leanBack));
-    if (shankDeg <= shinMax) {
-      shankDeg = Math.max(-30, shankDeg);
-      trunkDeg = clamp(c.leanBack, shankDeg + offset, leanMax);
-    } else {
-      shankDeg = shinMax;
-      limit = f.stopped;
-      const balance = angleFor(sin, cos, right - a * Math.sin(rad(shinMax)));
-      trunkDeg = balance <= leanMax ? Math.max(c.leanBack, balance) : leanMax;
-      if (set.box !== 'none' && limit === 'shin rule' && !(balance <= leanMax)) {
-        const soft = Math.min(shinFor(a, right - turned(sin, cos, leanMax)), f.ankleLimit, f.kneeLimit);
-        if (soft > shinMax) {
-          gives = soft - shinMax;
-          shankDeg = soft;
-        }
-      }
+    const shankDeg = Math.min(Number.isFinite(set.shinLimitDeg) ? set.shinLimitDeg : c.seatedShank, shinMax);
+    const trunkDeg = Math.min(c.seatedTrunk, leanMax);
+    if (right - a * Math.sin(rad(shankDeg)) - turned(sin, cos, trunkDeg) > 0) {
+      return { thighDeg, shankDeg, trunkDeg, limit: 'none', gives: 0, seated: true };
     }
   }
+  const offset = f.styleDeg * Math.sin(rad(Math.min(thighDeg, 90)));
+  const o = rad(offset);
+  const sinO = Math.sin(o);
+  const cosO = Math.cos(o);
+  let shankDeg = angleFor(a + sin * cosO - cos * sinO, sin * sinO + cos * cosO, right);
+  // Where the clamp of the trunk acts, the trunk is fixed and the shin alone balances.
+  if (!(shankDeg + offset <= leanMax)) shankDeg = shinFor(a, right - turned(sin, cos, leanMax));
+  else if (shankDeg + offset < c.leanBack) shankDeg = shinFor(a, right - turned(sin, cos, c.leanBack));
+  const leanAt = (shank: number) => angleFor(sin, cos, right - a * Math.sin(rad(shank)));
+  // No knee bends backwards: with straight knees what is left to lean is the trunk.
+  if (shankDeg < -thighDeg) {
+    const trunkDeg = clamp(c.leanBack, leanAt(-thighDeg), leanMax);
+    return { thighDeg, shankDeg: -thighDeg, trunkDeg, limit: 'none', gives: 0, seated: false };
+  }
+  if (shankDeg <= shinMax) {
+    const trunkDeg = clamp(c.leanBack, shankDeg + offset, leanMax);
+    return { thighDeg, shankDeg, trunkDeg, limit: 'none', gives: 0, seated: false };
+  }
+  const balance = leanAt(shinMax);
+  const trunkDeg = clamp(c.leanBack, balance, leanMax);
+  const limit = f.stopped;
+  if (set.box !== 'none' && limit === 'shin rule' && !(balance <= leanMax)) {
+    const soft = Math.min(shinFor(a, right - turned(sin, cos, leanMax)), f.ankleLimit, f.kneeLimit);
+    if (soft > shinMax) {
+      return { thighDeg, shankDeg: soft, trunkDeg, limit, gives: soft - shinMax, seated: false };
+    }
+  }
+  return { thighDeg, shankDeg: shinMax, trunkDeg, limit, gives: 0, seated: false };
+}
 
-  // Everything below is where it is and what it holds.
+/** Masses of the standing legs and what balance comes to at a depth, kg and kg·m. */
+function balanceOf(f: SquatFixed, thighDeg: number) {
+  const { build, set, foot, upper, Ls, Lt } = f;
+  const { masses, massKg: m } = build;
+  const footKg = set.legs * masses.foot.fraction * m;
+  const shankKg = set.legs * masses.shank.fraction * m;
+  const thighKg = set.legs * masses.thigh.fraction * m;
+  const aboveKg = upper.hip.kg + (f.free ? f.free.kg : 0);
+  const still = upper.hip.still + (f.free ? f.free.kgM * freeLegDirection(set, thighDeg).x : 0);
+  const W = footKg + shankKg + thighKg + aboveKg;
+  const copX = foot.heel.x + set.pressure * (foot.toe.x - foot.heel.x);
+  const a = (shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * Ls;
+  const onThigh = (thighKg * (1 - masses.thigh.centre) + aboveKg) * Lt * Math.sin(rad(thighDeg));
+  const right = W * copX - footKg * foot.centre.x - (W - footKg) * foot.ankle.x + onThigh - still;
+  return { shankKg, thighKg, aboveKg, still, W, copX, a, onThigh, right };
+}
+
+interface Angles {
+  thighDeg: number;
+  shankDeg: number;
+  trunkDeg: number;
+  limit: Limit;
+  gives: number;
+  seated: boolean;
+}
+
+/** Where a pull is held and which way it goes: straight arms a little below the shoulders, the strap rising ahead. */
+function pullAt(build: Build, shoulder: Point) {
+  const { pullReachDeg, pullRiseDeg } = build.constants;
+  const arm = gripLength(build);
+  return {
+    at: {
+      x: shoulder.x + arm * Math.cos(rad(pullReachDeg)),
+      y: shoulder.y - arm * Math.sin(rad(pullReachDeg)),
+    },
+    cos: Math.cos(rad(pullRiseDeg)),
+    sin: Math.sin(rad(pullRiseDeg)),
+  };
+}
+
+/** Pull that a posture at its angles takes, of the weight in all; none where it would not help. */
+function pullOf(f: SquatFixed, { thighDeg, shankDeg, trunkDeg }: Angles): number {
+  const { build, foot, Ls, Lt, upper } = f;
+  const { a, right, W, copX } = balanceOf(f, thighDeg);
+  const sinS = Math.sin(rad(shankDeg));
+  const short = (right - a * sinS - turned(upper.hip.sin, upper.hip.cos, trunkDeg)) / W;
+  if (short <= 0) return 0;
+  const hip = {
+    x: foot.ankle.x + Ls * sinS - Lt * Math.sin(rad(thighDeg)),
+    y: foot.ankle.y + Ls * Math.cos(rad(shankDeg)) + Lt * Math.cos(rad(thighDeg)),
+  };
+  const { hipShoulder } = build.lengths;
+  const shoulder = {
+    x: hip.x + hipShoulder * Math.sin(rad(trunkDeg)),
+    y: hip.y + hipShoulder * Math.cos(rad(trunkDeg)),
+  };
+  const { at, cos, sin } = pullAt(build, shoulder);
+  const reach = cos * at.y - sin * (at.x - copX);
+  return reach > 0 ? short / reach : Infinity;
+}
+
+/** A posture at its three angles: where everything is, what a box or a pull carries, and what every joint holds. */
+function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, seated }: Angles): Posture {
+  const { build, set, foot, upper, Ls, Lt } = f;
+  const { constants: c, masses, statureM: H } = build;
+  const { legs } = set;
+  const { shankKg, thighKg, aboveKg, still, W, copX, a, onThigh, right } = balanceOf(f, thighDeg);
+  const { sin, cos } = upper.hip;
+  const pulled = set.pull !== 'none';
   const sinS = Math.sin(rad(shankDeg));
   const u = { x: Math.sin(rad(trunkDeg)), y: Math.cos(rad(trunkDeg)) };
   const knee = { x: foot.ankle.x + Ls * sinS, y: foot.ankle.y + Ls * Math.cos(rad(shankDeg)) };
-  const hip = { x: knee.x - Lt * sinT, y: knee.y + Lt * Math.cos(rad(thighDeg)) };
+  const hip = { x: knee.x - Lt * Math.sin(rad(thighDeg)), y: knee.y + Lt * Math.cos(rad(thighDeg)) };
   const Lh = build.lengths.hipShoulder;
   const shoulder = { x: hip.x + Lh * u.x, y: hip.y + Lh * u.y };
   const l5 = { x: hip.x + c.l5Place * Lh * u.x, y: hip.y + c.l5Place * Lh * u.y };
@@ -213,34 +295,49 @@ export function squatAt(f: SquatFixed, depthDeg: number): Posture {
   const seatX = hip.x - c.seatBehindHip * H;
   const balanced = Math.abs(short) < 1e-9 * H;
   const boxN = seated ? (G * W * short) / (copX - seatX) : 0;
-  const pullN = !seated && pulled && short > 0 && !balanced ? (G * W * short) / shoulder.y : 0;
-  const held = balanced || boxN > 0 || pullN > 0;
+  const pull = pulled ? pullAt(build, shoulder) : null;
+  /** Moment of a pull of 1 N about a point, + where it turns what is above it forward. */
+  const lever = (p: Point) => (pull ? pull.cos * (pull.at.y - p.y) - pull.sin * (pull.at.x - p.x) : 0);
+  const reach = lever({ x: copX, y: 0 });
+  const pullN = !seated && pull && short > 0 && !balanced && reach > 0 ? (G * W * short) / reach : 0;
+  const held = balanced || boxN > 0 || (pullN > 0 && pullN <= c.pullMost * G * W * (1 + 1e-6));
   const comX = copX - short;
 
   const forces: Force[] = [];
   const legMoments: LegMoments[] = [];
   let l5Nm: number | null = null;
   if (held) {
-    forces.push({ from: 'floor', at: { x: copX, y: 0 }, xN: -pullN, yN: G * W - boxN });
+    const up = pull ? pullN * pull.sin : 0;
+    forces.push({
+      from: 'floor',
+      at: { x: copX, y: 0 },
+      xN: pull ? -pullN * pull.cos : 0,
+      yN: G * W - boxN - up,
+    });
     if (boxN > 0)
       forces.push({ from: 'box', at: { x: seatX, y: hip.y - c.buttockDepth * H }, xN: 0, yN: boxN });
-    if (pullN > 0) {
-      forces.push({ from: set.pull === 'hand' ? 'hand' : 'strap', at: shoulder, xN: pullN, yN: 0 });
+    if (pull && pullN > 0) {
+      forces.push({
+        from: set.pull === 'hand' ? 'hand' : 'strap',
+        at: pull.at,
+        xN: pullN * pull.cos,
+        yN: up,
+      });
     }
     const kneeX = knee.x - foot.ankle.x;
     const ankleNm =
       G * ((shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * kneeX - onThigh + above) +
-      pullN * (shoulder.y - foot.ankle.y) -
+      pullN * lever(foot.ankle) -
       boxN * (seatX - foot.ankle.x);
-    const kneeNm = G * (onThigh - above) - pullN * (shoulder.y - knee.y) - boxN * (knee.x - seatX);
-    const hipNm = G * above + pullN * (shoulder.y - hip.y) - boxN * (seatX - hip.x);
+    const kneeNm = G * (onThigh - above) - pullN * lever(knee) - boxN * (knee.x - seatX);
+    const hipNm = G * above + pullN * lever(hip) - boxN * (seatX - hip.x);
     legMoments.push({
       leg: legs === 2 ? 'each leg' : 'standing leg',
       ankleNm: ankleNm / legs,
       kneeNm: kneeNm / legs,
       hipNm: hipNm / legs,
     });
-    l5Nm = G * (turned(upper.l5.sin, upper.l5.cos, trunkDeg) + upper.l5.still) + pullN * (shoulder.y - l5.y);
+    l5Nm = G * (turned(upper.l5.sin, upper.l5.cos, trunkDeg) + upper.l5.still) + pullN * lever(l5);
   }
   return {
     joints: {
@@ -251,9 +348,9 @@ export function squatAt(f: SquatFixed, depthDeg: number): Posture {
       hip,
       l5,
       shoulder,
-      hand: pulled ? shoulder : null,
+      hand: pull?.at ?? null,
       load: set.loadKg > 0 ? loadPoint(build, set.load, hip, trunkDeg) : null,
-      other: legs === 1 ? freeLegJoints(build, hip, free) : null,
+      other: legs === 1 ? freeLegJoints(build, hip, freeLegDirection(set, thighDeg)) : null,
     },
     shankDeg,
     thighDeg,
@@ -275,6 +372,48 @@ export function squatAt(f: SquatFixed, depthDeg: number): Posture {
   };
 }
 
+/** Share of the way on which a squat to a seat is still on its feet. */
+const ON_FEET = 0.75;
+
+/**
+ * The squat from standing to a depth. To a seat: balanced on the feet until the buttocks are as low as the seat, then
+ * sat back along it, the seat carrying more and more.
+ */
+export function squatRange(
+  build: Build,
+  partial: Partial<SquatSetUp>,
+  depthDeg: number,
+  steps: number,
+): Posture[] {
+  const f = squatFixed(build, partial);
+  const onFeet = (fixed: SquatFixed, to: number, n: number) =>
+    Array.from({ length: n + 1 }, (_, i) => squatAt(fixed, n === 0 ? 0 : (to * i) / n));
+  if (f.set.box !== 'seated') return onFeet(f, depthDeg, steps);
+  const down = squatFixed(build, { ...partial, box: 'touched' });
+  const end = squatAt(f, depthDeg);
+  if (!end.forces.some((x) => x.from === 'box')) return onFeet(down, depthDeg, steps);
+  const seatY = end.joints.hip.y;
+  const low = rootBetween((t) => squatAt(down, t).joints.hip.y - seatY, 0, 140, 1e-9) ?? depthDeg;
+  const n = Math.min(steps - 1, Math.round(ON_FEET * steps));
+  const touch = squatAt(down, low);
+  const mix = (a: number, b: number, w: number) => a + (b - a) * w;
+  const sitting = Array.from({ length: steps - n }, (_, i) => {
+    const w = (i + 1) / (steps - n);
+    if (w === 1) return end;
+    const shankDeg = mix(touch.shankDeg, end.shankDeg, w);
+    const cosT = (seatY - f.foot.ankle.y - f.Ls * Math.cos(rad(shankDeg))) / f.Lt;
+    return standing(f, {
+      thighDeg: deg(Math.acos(clamp(-1, cosT, 1))),
+      shankDeg,
+      trunkDeg: mix(touch.trunkDeg, end.trunkDeg, w),
+      limit: 'none',
+      gives: 0,
+      seated: true,
+    });
+  });
+  return [...onFeet(down, low, n), ...sitting];
+}
+
 function verdictOf(balanced: boolean, held: boolean, short: number, overFoot: boolean): Verdict {
   if (balanced) return 'balanced';
   if (held) return 'held by support';
@@ -283,9 +422,12 @@ function verdictOf(balanced: boolean, held: boolean, short: number, overFoot: bo
   return overFoot ? 'weight shifts back' : 'falls backward';
 }
 
-/** The free leg of a one-leg squat is held straight ahead, as high as the thigh is low; in a step-up it hangs. */
-const freeLegDirection = (set: SquatSetUp, thighDeg: number): Point =>
-  set.freeLeg === 'ahead' ? { x: Math.sin(rad(thighDeg)), y: -Math.cos(rad(thighDeg)) } : { x: 0, y: -1 };
+/** The free leg of a one-leg squat is held straight ahead, as high as the thigh is low but no higher than level; in a step-up it hangs. */
+function freeLegDirection(set: SquatSetUp, thighDeg: number): Point {
+  if (set.freeLeg === 'down') return { x: 0, y: -1 };
+  const own = rad(Math.min(thighDeg, 90));
+  return { x: Math.sin(own), y: -Math.cos(own) };
+}
 
 /** The posture's masses as points, for drawing its centre of mass and for checking the sums. */
 export function squatMasses(build: Build, partial: Partial<SquatSetUp>, p: Posture): Masses {

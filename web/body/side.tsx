@@ -7,15 +7,7 @@ import type { Demand } from '../../core/demand/index.ts';
 import { PATTERNS } from '../../core/terms/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import type { SettledMechanics, Figure, Posture, Range } from '../../core/posture/index.ts';
-import {
-  describePosture,
-  figureAt,
-  isComputed,
-  setUpOf,
-  undeterminedIn,
-  whatHelps,
-  whyLean,
-} from '../../core/posture/index.ts';
+import { describePosture, figureAt, isComputed, solverOf, undeterminedIn } from '../../core/posture/index.ts';
 import { Drawing, solved } from '../figure/index.ts';
 import { SetToBody } from '../kit/index.ts';
 import { Button, capital, tidy } from '../ui/index.ts';
@@ -217,11 +209,10 @@ export function WhyAndHelp({
 }: Pick<Props, 'letter' | 'side' | 'build' | 'units'>) {
   const m = side.state.mechanics;
   const answer = useMemo(() => {
-    if (m.type !== 'squat' || m.stepUpM !== undefined || side.problem) return null;
-    const up = setUpOf(build, m);
-    if (up.solver !== 'squat') return null;
-    const set = { ...up.set, thighDeg: up.depthDeg };
-    return { why: whyLean(build, set, REFERENCE_BUILD), helps: whatHelps(build, set) };
+    if (!isComputed(m) || side.problem) return null;
+    const solver = solverOf(build, m);
+    const why = solver.why(REFERENCE_BUILD);
+    return why && { why, helps: solver.helps() };
   }, [m, build, side.problem]);
   if (!answer) {
     return (

@@ -22,6 +22,10 @@ export function verdictSentence(v: Verdict, shortM: number): string {
       return 'Tips forward: the load is too far ahead.';
     case 'out of reach':
       return 'The weight cannot be shifted that far: the legs do not reach.';
+    case 'lifts off':
+      return 'Cannot stand like this: a foot, the back or the seat would have to be pulled down.';
+    case 'slips':
+      return 'A foot or the back would slip.';
   }
 }
 
@@ -67,4 +71,4 @@ export function worstLeg(
 
 /** Ranges that a posture takes and this body has not, in sentences; empty where it has them. */
 export const lackSentences = (d: Demand): string =>
-  d.kind === 'measured' ? d.outOfRange.map((l) => `This body lacks ${lackWords(l)}.`).join(' ') : '';
+  d.kind === 'measured' ? d.lacks.map((l) => `This body lacks ${lackWords(l)}.`).join(' ') : '';
