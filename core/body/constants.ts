@@ -72,8 +72,8 @@ export const SOURCED = {
   leanUpright: assumed(45, 'degrees', 'greatest trunk lean in schools that keep the trunk up'),
   leanPulled: assumed(30, 'degrees', 'greatest trunk lean where a strap or hand helps'),
   pullReachDeg: assumed(15, 'degrees below level', 'arms that hold a strap or something fixed'),
-  pullMost: assumed(0.2, 'weight', 'what somebody who holds on pulls with at most'),
-  pullRiseDeg: assumed(30, 'degrees above level', 'pull of a strap or hand on the body'),
+  pullMost: assumed(0.4, 'weight', 'what somebody who holds on pulls with at most'),
+  pullRiseDeg: assumed(20, 'degrees above level', 'pull of a strap or hand on the body'),
   leanBack: assumed(-10, 'degrees', 'trunk leaning back at most'),
   hipRange: assumed(145, 'degrees', 'hip flexion between thigh and trunk, lumbar spine included'),
   kneeBend: from('deep squatting and kneeling: Hefzy et al. 1998, Mulholland & Wyss 2001', 'medium')(

@@ -34,6 +34,19 @@ export const BRIDGE_DEFAULTS: BridgeSetUp = {
 export const fittedBenchM = (build: Build) =>
   build.lengths.ankleHeight + build.lengths.shank - build.constants.trunkDepth * build.statureM;
 
+/** Trunk angle from which the buttocks are clear of what raised feet stand on: beside it, or over it. */
+function clearOfStep(build: Build, set: BridgeSetUp, upper: Point, ankle: Point, trunk: number): number {
+  if (set.feetRaisedM === 0) return -Infinity;
+  const depth = build.constants.buttockDepth * build.statureM;
+  const edge = ankle.x - build.constants.anklePlace * build.lengths.foot;
+  const beside = (edge - depth - upper.x) / trunk;
+  const over = (set.feetRaisedM + depth - upper.y) / trunk;
+  return Math.min(
+    beside >= 1 ? -Infinity : Math.acos(Math.max(-1, beside)),
+    over <= -1 ? -Infinity : Math.asin(Math.min(1, over)),
+  );
+}
+
 /** Where the feet and the back are for the whole repetition. */
 interface Ground {
   set: BridgeSetUp;
@@ -60,7 +73,8 @@ function groundOf(build: Build, partial: Partial<BridgeSetUp>): Ground {
   const ankle = { x: upper.x + reach * Math.cos(topRad) + shank * Math.sin(lean), y: ankleY };
   // The buttocks go no lower than the floor.
   const onFloor = Math.asin(Math.max(-1, (c.buttockDepth * H - upper.y) / trunkLength));
-  const bottomRad = set.benchM === null ? onFloor : Math.max(rad(c.bridgeBottomDeg), onFloor);
+  const lowest = set.benchM === null ? onFloor : Math.max(rad(c.bridgeBottomDeg), onFloor);
+  const bottomRad = Math.max(lowest, clearOfStep(build, set, upper, ankle, trunkLength));
   if (topRad < bottomRad + rad(c.bridgeLeastDeg)) {
     throw new RangeError('The hips have no way to go: the top would be no higher than the bottom.');
   }

@@ -3,6 +3,8 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { buildOf, MASS_SETS } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import { LOAD_PLACES } from '../terms/index.ts';
+import { figureFaults } from '../testing/figure-faults.ts';
+import { COMPUTED } from '../testing/repertoire.ts';
 import { runs } from '../testing/runs.ts';
 import * as P from './index.ts';
 
@@ -258,6 +260,25 @@ function check(build: Build, m: P.Computed, space: string) {
   });
 }
 
+/** Positions that a figure is looked at in. */
+const LOOKED_AT = [0, 0.2, 0.5, 0.8, 1];
+
+/** What is wrong with the figures of a set-up that a body can take; none where it cannot. */
+function drawnFaults(build: Build, m: P.Computed): string[] {
+  let range: P.Range;
+  try {
+    range = P.rangeOf(build, m, { steps: 20 });
+  } catch (error) {
+    expect(error).toBeInstanceOf(RangeError);
+    return [];
+  }
+  if (range.lacks.length > 0 || !range.postures.every(P.isHeld)) return [];
+  const spread = m.type === 'squat' ? (m.spreadDeg ?? 0) : 0;
+  return LOOKED_AT.flatMap((at) =>
+    figureFaults(build, P.figureAt(build, m, range, at), spread).map((f) => `${f} at ${at}`),
+  );
+}
+
 const TYPES = ['squat', 'hinge', 'lift', 'bridge', 'lunge', 'extension'] as const;
 /** Two thousand cases in the usual run, a few for what has little to set. */
 const USUAL = { squat: 600, hinge: 400, lift: 100, bridge: 500, lunge: 400, extension: 50 } as const;
@@ -269,8 +290,25 @@ describe.each(TYPES)('any %s of any body', (type) => {
   ] as const)('keeps to its points, lengths, contacts and limits: %s', (space, box) => {
     fc.assert(
       fc.property(bodies, setUps(type, box), (body, m) => check(built(body), m, space)),
-      { numRuns: runs(USUAL[type] / 2) },
+      { numRuns: runs(USUAL[type] / 2), endOnFailure: true },
     );
+  });
+  it('is drawn with nothing under the floor or in a box, and no limb longer or shorter', () => {
+    fc.assert(
+      fc.property(bodies, setUps(type, sliders(type)), (body, m) => {
+        expect(drawnFaults(built(body), m)).toEqual([]);
+      }),
+      { numRuns: runs(Math.ceil(USUAL[type] / 4)), endOnFailure: true },
+    );
+  });
+});
+
+describe('the movements of the trade', () => {
+  it.each([1.55, 1.75, 1.95])('are drawn so for a body of %s m', (statureM) => {
+    const build = buildOf({ statureM, massKg: 24.5 * statureM ** 2 });
+    for (const { name, mechanics: m } of COMPUTED) {
+      expect(drawnFaults(build, m as P.Computed), name).toEqual([]);
+    }
   });
 });
 

@@ -25,7 +25,7 @@ export const EXTENSION_DEFAULTS: ExtensionSetUp = {
 };
 
 /** Height of the hip over the floor, of stature: the inclined bench has its heel hooks near the floor. */
-const HIP_HEIGHT = { level: 0.5, inclined: 0.46 } as const;
+const HIP_HEIGHT = { level: 0.6, inclined: 0.5 } as const;
 
 /**
  * Bench hip extension: legs fixed on the line of the bench by a pad under the thighs and hooks over the heels,

@@ -14,6 +14,7 @@ import type { Computed, RangeOptions, Solver } from './movements/movement.ts';
 import { allMasses } from './posture.ts';
 import type { Posture } from './posture.ts';
 import type { Range } from './range.ts';
+import { benchUnder } from './movements/bridge.ts';
 import { sideStepFigure } from './side-step.ts';
 import { trunkAxes } from './upper.ts';
 
@@ -61,7 +62,13 @@ function freeHandsAt(build: Build, hands: FreeHands, p: Posture, floorY: number)
     case 'stick along the back':
       return { near: on(Lh + 0.05 * H, -0.06 * H), far: on(0.06 * H, -0.07 * H), side: 0 };
     case 'at the sides':
-      return both({ x: shoulder.x + 0.02 * H, y: shoulder.y - gripLength(build) * 0.99 }, 0);
+      return both(
+        {
+          x: shoulder.x + 0.02 * H,
+          y: Math.max(floorY + 0.02 * H, shoulder.y - gripLength(build) * 0.99),
+        },
+        0,
+      );
   }
 }
 
@@ -131,12 +138,14 @@ function wallAt(build: Build, wall: Wall, postures: readonly Posture[]): Prop {
   };
 }
 
-/** The head goes on where the trunk points; lying on the floor it rests there instead. */
-function headOf(shoulder: Point, u: Point, H: number, onFloor: boolean): Point {
+/** The head goes on where the trunk points; lying it rests on what is under it instead. */
+function headOf(shoulder: Point, u: Point, H: number, restY: number): Point {
   const d = HEAD.beyond * H;
-  if (!onFloor) return { x: shoulder.x + d * u.x, y: shoulder.y + d * u.y };
-  const y = HEAD.radius * H;
-  return { x: shoulder.x - Math.sqrt(d * d - (shoulder.y - y) ** 2), y };
+  const y = restY + HEAD.radius * H;
+  const free = shoulder.y + d * u.y;
+  // On the floor it rests all the way; over a bench it is free until it would go into it.
+  if (restY > 0 ? free >= y : restY < 0) return { x: shoulder.x + d * u.x, y: free };
+  return { x: shoulder.x - Math.sqrt(Math.max(0, d * d - (shoulder.y - y) ** 2)), y };
 }
 
 /** Everything to draw one posture of a computed variation. */
@@ -149,7 +158,10 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
   const onFloor = m.type === 'bridge' && m.bench === undefined;
   const near: LegPoints = { hip: j.hip, knee: j.knee, ankle: j.ankle, heel: j.heel, toe: j.toe };
   const far: LegPoints = j.other ? { hip: j.hip, ...j.other } : near;
-  if (m.type === 'squat' && m.stepUpM !== undefined) trailOnToes(build, j.hip, far, floorY);
+  if (m.type === 'squat' && m.stepUpM !== undefined) trailingLeg(build, p, far, floorY);
+  else if (j.other && (m.type === 'squat' || (m.type === 'hinge' && !m.kickstand))) {
+    clearFloor(build, j.hip, far, floorY);
+  }
   const hands = handsOf(build, m, p, solver);
   const masses = p.verdict === 'out of reach' ? [] : allMasses(solver.masses(p));
   const kg = masses.length ? totalMass(masses) : 0;
@@ -159,7 +171,7 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
   const figure: Omit<Figure, 'props'> = {
     view: 'side',
     statureM: H,
-    head: headOf(j.shoulder, u, H, onFloor),
+    head: headOf(j.shoulder, u, H, m.type === 'bridge' ? benchUnder(build, m) : -Infinity),
     headRadius: HEAD.radius * H,
     facing: n,
     hip: j.hip,
@@ -182,21 +194,72 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
   return { ...figure, props };
 }
 
-/** The trailing leg of a step-up: straight down to its toes on the floor while it reaches, hanging after. */
-function trailOnToes(build: Build, hip: Point, leg: LegPoints, floorY: number): void {
+/** Moves a foot as it is, with its leg: the knee bends to the front. */
+function footTo(build: Build, hip: Point, leg: LegPoints, ankle: Point): void {
+  const by = { x: ankle.x - leg.ankle.x, y: ankle.y - leg.ankle.y };
+  const { shank, thigh } = build.lengths;
+  const meet = circlesMeet(ankle, shank, hip, thigh);
+  if (!meet) return;
+  leg.ankle = ankle;
+  leg.knee = meet[1];
+  leg.heel = { x: leg.heel.x + by.x, y: leg.heel.y + by.y };
+  leg.toe = { x: leg.toe.x + by.x, y: leg.toe.y + by.y };
+}
+
+/** A free leg that hangs beside the standing one is bent a little, so that its foot clears the floor. */
+function clearFloor(build: Build, hip: Point, leg: LegPoints, floorY: number): void {
+  const under = () => floorY - Math.min(leg.heel.y, leg.toe.y);
+  for (let i = 0; i < 4 && under() > 0; i++) {
+    const reach = Math.hypot(leg.ankle.x - hip.x, leg.ankle.y - hip.y);
+    const shorter = 1 - (under() + CLEAR * build.statureM) / Math.max(0.2 * reach, hip.y - leg.ankle.y);
+    footTo(build, hip, leg, between(hip, leg.ankle, shorter));
+  }
+}
+
+/** A free foot clears the floor by this, of stature. */
+const CLEAR = 0.004;
+
+/**
+ * The trailing leg of a step-up: down to its toes behind the step while it reaches, then up beside the other foot as the
+ * body comes up, first clear of the edge and then forward.
+ */
+function trailingLeg(build: Build, p: Posture, leg: LegPoints, floorY: number): void {
   const { thigh, shank, foot, ankleHeight } = build.lengths;
   const H = build.statureM;
+  const { hip } = p.joints;
   const length = thigh + shank;
   const x = Math.min(hip.x, STEP_BACK * H - 0.62 * foot);
+  const toes = floorY + ankleHeight + 0.05 * H;
+  const most = floorY + ankleHeight + 0.1 * H;
   const low = hip.y - Math.sqrt(Math.max(0, length * length - (hip.x - x) ** 2));
-  // Up on the toes by at most a tenth of stature; beyond that the foot has left the floor and the leg hangs.
-  if (low > floorY + ankleHeight + 0.1 * H) return;
-  const ankle = { x, y: Math.max(low, floorY + ankleHeight + 0.05 * H) };
+  /** The foot with its toes pointing down by a share of what they do on the floor. */
+  const shod = (ankle: Point, pointed: number) => {
+    const drop = ankleHeight + 0.05 * H * pointed;
+    leg.ankle = ankle;
+    leg.toe = { x: ankle.x + (0.79 - 0.24 * pointed) * foot, y: ankle.y - drop };
+    leg.heel = {
+      x: ankle.x - (0.21 - 0.09 * pointed) * foot,
+      y: ankle.y - (1 - 0.3 * pointed) * ankleHeight,
+    };
+  };
+  let ankle: Point;
+  if (low <= most) {
+    ankle = { x, y: Math.max(low, toes) };
+    shod(ankle, 1);
+    leg.toe.y = floorY;
+  } else {
+    // How far the hip has come from where the toes leave the floor to standing on top.
+    const left = hip.y - low + most;
+    const way = Math.max(0, Math.min(1, (hip.y - left) / Math.max(1e-6, ankleHeight + length - left)));
+    const up = Math.min(1, way / 0.6);
+    const on = Math.max(0, (way - 0.6) / 0.4);
+    const end = p.joints.ankle;
+    const over = end.y + 0.055 * H;
+    ankle = { x: x + (end.x - x) * on, y: most + (over - most) * up + (end.y - over) * on };
+    shod(ankle, 1 - on);
+  }
   const meet = circlesMeet(ankle, shank, hip, thigh);
-  leg.ankle = ankle;
   leg.knee = meet ? meet[1] : between(ankle, hip, shank / length);
-  leg.toe = { x: x + 0.55 * foot, y: floorY };
-  leg.heel = { x: x - 0.12 * foot, y: ankle.y - 0.7 * ankleHeight };
 }
 
 /** A posture's figure is a function of how far the repetition has come: 0 start, 1 working position. */

@@ -84,11 +84,11 @@ const others = (all: readonly P.PointMass[]) => all.slice(1);
 function standing(p: P.Posture, masses: P.Masses, legs: 1 | 2) {
   const { joints: j } = p;
   const bodies = new FreeBodies();
-  // A strap pulls at 30° and a box pushes up: their sizes are unknowns like every other force.
+  // A strap pulls at 20° and a box pushes up: their sizes are unknowns like every other force.
   const support = p.forces.find((f) => f.from === 'strap' || f.from === 'box');
   const held: [string, P.Point][] = support ? [[support.from, support.at]] : [];
   if (support?.from === 'box') bodies.also({ 'box.x': 1 }, 0);
-  if (support?.from === 'strap') bodies.also({ 'strap.y': 1, 'strap.x': -Math.tan(Math.PI / 6) }, 0);
+  if (support?.from === 'strap') bodies.also({ 'strap.y': 1, 'strap.x': -Math.tan(Math.PI / 9) }, 0);
   const foot: Mass = { kg: legs * KG.foot, x: 0.455 * 0.152 * H, y: 0.0195 * H };
   bodies.body([foot], [['ground', { x: p.copX, y: 0 }]], [['ankle', j.ankle, -1]]);
   bodies.body(

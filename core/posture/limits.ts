@@ -68,6 +68,8 @@ export interface Surroundings {
   lying: boolean;
   /** Floor under the rear leg and the hands, metres; feet on a step stand above it. */
   floorY: number;
+  /** Where the step under the front foot begins, metres; behind it is the floor. */
+  stepFromX: number;
 }
 
 /**
@@ -109,7 +111,8 @@ export function lacksOver(build: Build, postures: readonly Posture[], around: Su
       angle('hip range', true, hip, build.hipLimitDeg);
       angle('hip extension', true, -hip, c.hipBack);
       angle('knee bend', true, knee < -90 ? knee + 360 : knee, c.kneeBend);
-      above('rear knee', rear.knee.y - around.floorY, c.shinDepth * H);
+      const under = rear.knee.x + c.shinDepth * H > around.stepFromX ? 0 : around.floorY;
+      above('rear knee', rear.knee.y - under, c.shinDepth * H);
     }
   }
   return [...worst.values()].map((w) => w.lack);

@@ -350,7 +350,9 @@ export function lungeRange(build: Build, partial: Partial<LungeSetUp> = {}, step
       if (rise(middle, 4)) from = middle;
       else to = middle;
     }
-    for (top = from; !up && top > low; top = low + (top - low) * 0.98) up = rise(top, steps);
+    // What four places reach, all of them may just not.
+    top = from;
+    for (let i = 0; i < 20 && !up; i++, top = low + (top - low) * 0.98) up = rise(top, steps);
   }
   return [...(up ?? []).map((at) => postureAt(build, f, at, held)).reverse(), bottom];
 }

@@ -244,9 +244,9 @@ describe('supports', () => {
     const plain = P.squat(b, { thighDeg: 95 });
     expect(p.trunkDeg).toBeLessThan(plain.trunkDeg);
     expect(p.shankDeg).toBeLessThan(plain.shankDeg);
-    // It pulls up as well as forward, and no harder than is comfortable: a fifth of the weight.
+    // It pulls up as well as forward, and no harder than is what somebody holds: two fifths of the weight.
     const { xN, yN } = p.forces.find((f) => f.from === 'strap')!;
-    expect(Math.hypot(xN, yN) / (75 * G)).toBeLessThanOrEqual(0.2001);
+    expect(Math.hypot(xN, yN) / (75 * G)).toBeLessThanOrEqual(0.4001);
     expect(xN).toBeGreaterThan(0);
     expect(yN).toBeGreaterThan(0);
   });

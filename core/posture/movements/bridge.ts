@@ -1,11 +1,17 @@
 import { gripLength } from '../../body/index.ts';
+import type { Build } from '../../body/index.ts';
 import { bridgeMasses, bridgeRange, fittedBenchM } from '../bridge.ts';
 import type { BridgeSetUp } from '../bridge.ts';
 import type { Prop } from '../figure-points.ts';
 import { both } from '../hands.ts';
 import type { SettledOf } from '../mechanics.ts';
+import type { Posture } from '../posture.ts';
 import { PLAIN } from './movement.ts';
 import type { Movement } from './movement.ts';
+
+/** Height of what the back lies on, metres; 0 is the floor. */
+export const benchUnder = (build: Build, m: SettledOf<'bridge'>): number =>
+  m.bench === undefined ? 0 : m.bench === 'fitted' ? fittedBenchM(build) : m.bench.heightM;
 
 export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
   open: (m) => (m.pushToHead === undefined ? 'how far the feet push along the floor' : null),
@@ -21,7 +27,7 @@ export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
     const H = build.statureM;
     const loadKg = ['hip crease', 'low over the hips'].includes(m.loadPlace) ? wantedKg : 0;
     const set: Partial<BridgeSetUp> = {
-      benchM: m.bench === undefined ? null : m.bench === 'fitted' ? fittedBenchM(build) : m.bench.heightM,
+      benchM: m.bench === undefined ? null : benchUnder(build, m),
       feetRaisedM: m.feetRaisedM ?? 0,
       feetFartherDeg: m.feetFartherDeg,
       legs: m.legs,
@@ -32,6 +38,8 @@ export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
           ? -m.pushToHead
           : { default: 0, low: -c.frictionBand, high: c.frictionBand }[undetermined],
     };
+    /** Where what the feet stand on begins, metres. */
+    const stepAt = (p: Posture) => (m.feetRaisedM ? p.joints.heel.x : Infinity);
     return {
       ...PLAIN,
       lying: true,
@@ -48,7 +56,7 @@ export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
         if (load) return both({ x: load.x - 0.01 * H, y: load.y + 0.045 * H }, 1);
         return both(
           m.bench === undefined
-            ? { x: shoulder.x + gripLength(build) * 0.96, y: 0.022 * H }
+            ? { x: Math.min(shoulder.x + gripLength(build) * 0.96, stepAt(p) - 0.02 * H), y: 0.022 * H }
             : { x: hip.x - 0.06 * H, y: hip.y + 0.05 * H },
           1,
         );
@@ -71,7 +79,7 @@ export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
             list.push({
               kind: 'block',
               what: 'step',
-              x0: j.ankle.x - 0.09 * H,
+              x0: stepAt(p),
               x1: j.ankle.x + 0.2 * H,
               y0: 0,
               y1: m.feetRaisedM,

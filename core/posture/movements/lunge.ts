@@ -7,6 +7,9 @@ import { armsOf, loadOf } from './carried.ts';
 import { PLAIN } from './movement.ts';
 import type { Movement } from './movement.ts';
 
+/** Back edge of a step under the front foot, of stature from its heel. */
+const STEP_FROM = -0.04;
+
 export const lungeMovement: Movement<SettledOf<'lunge'>> = {
   open: () => 'how far the two feet push against each other',
   limits: () => ({
@@ -44,6 +47,7 @@ export const lungeMovement: Movement<SettledOf<'lunge'>> = {
       startWord: 'top',
       workingWord: 'bottom',
       floorY: -raised,
+      stepFromX: raised ? STEP_FROM * H : Infinity,
       range: (steps) => lungeRange(build, set, steps),
       working: () => lunge(build, set),
       masses: (p) => lungeMasses(build, set, p),
@@ -58,13 +62,13 @@ export const lungeMovement: Movement<SettledOf<'lunge'>> = {
             kind: 'block',
             what: 'seat',
             x0: Math.min(other!.toe.x, other!.ankle.x) - 0.02 * H,
-            x1: other!.ankle.x + 0.06 * H,
+            x1: other!.ankle.x + 0.01 * H,
             y0: -raised,
             y1: m.rearFootRaisedM - raised,
           });
         }
         if (raised) {
-          list.push({ kind: 'block', what: 'step', x0: -0.04 * H, x1: 0.19 * H, y0: -raised, y1: 0 });
+          list.push({ kind: 'block', what: 'step', x0: STEP_FROM * H, x1: 0.19 * H, y0: -raised, y1: 0 });
         }
         if (m.touch) {
           list.push({ kind: 'pole', x: figure.farArm.hand.x, top: figure.farArm.hand.y + 0.02 * H });

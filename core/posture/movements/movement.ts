@@ -63,6 +63,7 @@ export interface Movement<M extends Computed> {
 export const PLAIN = {
   lying: false,
   floorY: 0,
+  stepFromX: Infinity,
   hands: () => null,
   steadies: () => null,
   why: () => null,

@@ -51,6 +51,13 @@ function onOneLeg(p: Posture, share: number): Posture {
   };
 }
 
+/** Hindmost place of the leg below a height: at the heel, or where the thigh comes through that height. */
+function legBack({ joints: { heel, knee, hip } }: Posture, y: number): number {
+  if (knee.y >= y) return Math.min(heel.x, knee.x);
+  const share = Math.min(1, (y - knee.y) / Math.max(1e-9, hip.y - knee.y));
+  return Math.min(heel.x, knee.x + (hip.x - knee.x) * share);
+}
+
 export const squatMovement: Movement<SettledOf<'squat'>> = {
   open: () => null,
   limits: (build) => ({
@@ -89,14 +96,10 @@ export const squatMovement: Movement<SettledOf<'squat'>> = {
         const list: Prop[] = [];
         if (m.box && step === undefined) {
           const at = postures.at(-1)!.joints.hip;
-          list.push({
-            kind: 'block',
-            what: 'box',
-            x0: at.x - 0.17 * H,
-            x1: at.x + 0.06 * H,
-            y0: 0,
-            y1: at.y - build.constants.buttockDepth * H,
-          });
+          const top = at.y - build.constants.buttockDepth * H;
+          // The front edge stays behind the legs all the way down.
+          const edge = Math.min(at.x + 0.06 * H, ...postures.map((q) => legBack(q, top) - 0.01 * H));
+          list.push({ kind: 'block', what: 'box', x0: edge - 0.23 * H, x1: edge, y0: 0, y1: top });
         }
         if (step !== undefined) {
           list.push({ kind: 'block', what: 'step', x0: STEP_BACK * H, x1: 0.24 * H, y0: -step, y1: 0 });
@@ -104,7 +107,7 @@ export const squatMovement: Movement<SettledOf<'squat'>> = {
         if (m.heelWedgeDeg) list.push({ kind: 'wedge', heel: j.heel, toe: j.toe });
         const hand = figure.nearArm.hand;
         if (m.pull === 'strap')
-          list.push({ kind: 'strap', from: hand, to: { x: hand.x + 0.28 * H, y: hand.y + 0.16 * H } });
+          list.push({ kind: 'strap', from: hand, to: { x: hand.x + 0.3 * H, y: hand.y + 0.11 * H } });
         if (m.pull === 'hand') list.push({ kind: 'pole', x: hand.x, top: hand.y + 0.06 * H });
         return list;
       },
