@@ -118,6 +118,8 @@ const mechanics = union(
       footPressure: ruledNumber(0.1, 0.8),
       loadPath: Joi.string().valid('hanging', 'close', 'beside', 'held back'),
       kickstand: Joi.boolean(),
+      touch: Joi.boolean(),
+      fast: Joi.boolean(),
     },
     bridge: {
       referenceLoad,

@@ -24,6 +24,11 @@ const rough = from('rough value, sets clearances or a place to within 3 cm', 'lo
 const assumed = from('assumption of this model', 'assumption');
 const trade = from('common practice, no source', 'low');
 
+const strength = from(
+  'Anderson, Madigan & Nussbaum 2007, young men: isometric, standing for everybody',
+  'medium',
+);
+
 /** Every constant that a moment or a demand rests on, with its source and certainty; numbers that only draw stand where they draw. */
 export const SOURCED = {
   foot: winter(0.152, 'stature', 'foot length'),
@@ -103,6 +108,11 @@ export const SOURCED = {
   liftTrunkKept: trade(0.8, 'lean at the start', 'trunk lean as the load passes the knee'),
   barAhead: assumed(0.03, 'stature', 'shoulder ahead of a bar on the floor'),
   kickstandShare: assumed(0.15, 'weight', 'what the toe of a kickstand carries'),
+  kickstandPush: assumed(
+    0.4,
+    'of the load on the toe',
+    'how hard the toe of a kickstand presses back along the floor: it helps the hip that works',
+  ),
   kickstandShareMost: assumed(0.3, 'weight', 'what the toe of a kickstand carries at most'),
   kickstandFootDeg: assumed(55, 'degrees', 'ball to ankle of the kickstand foot against the floor'),
   kickstandStep: assumed(0.17, 'stature', 'kickstand toe behind the toe of the standing foot'),
@@ -128,9 +138,18 @@ export const SOURCED = {
   stepUpRise: assumed(0.05, 'stature', 'hip raised by standing on the toes of the trailing foot'),
   sideShare: trade(0.8, 'weight', 'what the bent leg of a side step carries'),
 
-  fullHip: assumed(0.19, 'mass × g × stature', 'hip moment per leg that counts as full demand'),
-  fullKnee: assumed(0.16, 'mass × g × stature', 'knee extension moment per leg that counts as full'),
-  fullKneeFlexion: assumed(0.09, 'mass × g × stature', 'knee flexion moment per leg that counts as full'),
+  fullHip: strength(0.161, 'mass × g × stature', 'hip extension moment of one leg at its strongest angle'),
+  fullHipFlexion: strength(
+    0.113,
+    'mass × g × stature',
+    'hip flexion moment of one leg at its strongest angle',
+  ),
+  fullKnee: strength(0.163, 'mass × g × stature', 'knee extension moment of one leg at its strongest angle'),
+  fullKneeFlexion: strength(
+    0.087,
+    'mass × g × stature',
+    'knee flexion moment of one leg at its strongest angle',
+  ),
   fullBack: assumed(0.26, 'mass × g × stature', 'L5/S1 moment that counts as full demand'),
 } satisfies Record<string, Sourced>;
 

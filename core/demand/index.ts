@@ -2,7 +2,7 @@ export { consequencesOf } from './consequences.ts';
 export type { Consequence } from './consequences.ts';
 export { insteadOf } from './instead.ts';
 export type { Instead, InsteadEntry, InsteadGroup } from './instead.ts';
-export { TIE_POINTS, adjusted, byDemand, lackWords, profileOf } from './order.ts';
+export { TIE_POINTS, adjusted, byDemand, kendallTau, lackWords, profileOf } from './order.ts';
 export type { Step, StepProfile, StepQuestion } from './order.ts';
 export { spreadOver } from './spread.ts';
 export type { SpreadJob, SpreadOver } from './spread.ts';

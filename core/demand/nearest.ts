@@ -34,8 +34,11 @@ export function differenceReasons(from: Measured, to: Measured): string[] {
     .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
     .map((p) => `${p.name} ${p.by > 0 ? '+' : '−'}${Math.abs(p.by).toFixed(0)} points`);
   const reasons = [...parts];
-  if (Math.abs(from.balance - to.balance) >= 0.049) {
+  if (Math.abs(from.balance - to.balance) >= WORTH_SAYING) {
     reasons.push(to.balance > from.balance ? 'harder to balance' : 'steadier');
+  }
+  if (Math.abs(from.speed - to.speed) >= WORTH_SAYING) {
+    reasons.push(to.speed > from.speed ? 'faster' : 'slower');
   }
   const range = (name: string, a: number, b: number) => {
     if (Math.abs(a - b) >= 5)

@@ -59,6 +59,21 @@ function growsElsewhere(below: SettledMechanics, above: SettledMechanics): strin
   return grows.length > 0 ? `what grows is ${grows.join(' and ')}` : 'what grows is dose, time or fewer aids';
 }
 
+/**
+ * What leaves open which of two steps asks more; null: nothing. Both stand at the same end of what is open, so low is compared
+ * with low and high with high.
+ */
+function undecided(
+  a: Pick<Step, 'demand' | 'adjustment'>,
+  b: Pick<Step, 'demand' | 'adjustment'>,
+): string | null {
+  if (a.demand.kind !== 'measured' || b.demand.kind !== 'measured') return null;
+  const end = (s: Measured, which: 'low' | 'high') => (s.band ? s.band[which] : s.points);
+  const by = (which: 'low' | 'high') =>
+    end(b.demand as Measured, which) + b.adjustment - end(a.demand as Measured, which) - a.adjustment;
+  return by('low') * by('high') < 0 ? (b.demand.band?.open ?? a.demand.band?.open ?? null) : null;
+}
+
 /** A level's demand with its correction. */
 export const adjusted = (step: Pick<Step, 'demand' | 'adjustment'>): number | null =>
   step.demand.kind === 'measured' ? step.demand.points + step.adjustment : null;
@@ -106,6 +121,8 @@ export function profileOf(steps: readonly Step[]): { steps: StepProfile[]; quest
       return below('same posture', growsElsewhere(lower.mechanics, step.mechanics));
     }
     if (Math.abs(rise) < TIE_POINTS) return below('tie', `within ${TIE_POINTS} points`);
+    const open = undecided(lower, step);
+    if (open) return below('tie', `more or less, by ${open}, which statics leaves open`);
     if (rise < 0) {
       questions.push({
         kind: 'inversion',
@@ -172,6 +189,26 @@ export function verdictClause(d: Measured): string {
     case 'balanced':
       return 'balances';
   }
+}
+
+/**
+ * Kendall's tau-b between the order of a ladder and its points: 1 where every later level asks more, 0 where there is no
+ * relation; differences within a tie count as ties (Kendall 1945). Null with fewer than two levels or none that differ.
+ */
+export function kendallTau(points: readonly number[]): number | null {
+  let sum = 0;
+  let pairs = 0;
+  let untied = 0;
+  for (let i = 0; i < points.length; i++) {
+    for (let j = i + 1; j < points.length; j++) {
+      const by = points[j]! - points[i]!;
+      pairs++;
+      if (Math.abs(by) < TIE_POINTS) continue;
+      untied++;
+      sum += Math.sign(by);
+    }
+  }
+  return untied === 0 ? null : sum / Math.sqrt(pairs * untied);
 }
 
 /** Order by feasibility first, then demand; what has no number stands at the end in its old order. */

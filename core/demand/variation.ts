@@ -2,7 +2,7 @@ import { unitBuild } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import type { SettledMechanics, Computed, Lack, Range, Undetermined, Verdict } from '../posture/index.ts';
 import { isComputed, isHeld, rangeOf, referenceLoadKg, undeterminedIn } from '../posture/index.ts';
-import { peaksOf, pointsOf } from './demand.ts';
+import { askedBy, pointsOf } from './demand.ts';
 import type { Balance, Peaks, Points } from './demand.ts';
 
 /** What a variation asks of a build, or why no number is given. */
@@ -30,34 +30,44 @@ export interface Measured extends Points {
   loadKg: number;
 }
 
-/** The factor for balance that goes with a kind of posture. */
+/** The kind of balance that goes with a posture. */
 export function balanceOf(m: Computed): Balance {
   switch (m.type) {
     case 'squat':
-      if (m.stepUpM !== undefined) return 'forward lunge, step-up or rear foot raised';
-      if (m.legs === 1) return m.box || m.pull ? 'reverse lunge or one leg to a box' : 'one-leg squat';
-      if (m.sidewaysShare !== undefined) return 'reverse lunge or one leg to a box';
-      return m.box || m.pull ? 'box, touch target or something to hold' : 'two legs';
+      if (m.stepUpM !== undefined) return 'one leg to a seat or a step';
+      if (m.legs === 1)
+        return m.pull ? 'one leg, hand on something' : m.box ? 'one leg to a seat or a step' : 'one leg';
+      if (m.sidewaysShare !== undefined) return 'sideways';
+      return m.box || m.pull ? 'two legs, held or to a seat' : 'two legs';
     case 'hinge':
       if (m.legs === 2) return 'two legs';
-      return m.kickstand ? 'split stance' : 'one-leg hinge';
+      if (m.kickstand) return m.touch ? 'split stance, hand on something' : 'split stance';
+      return m.touch ? 'one leg, hand on something' : 'one leg';
     case 'lift':
-    case 'extension':
       return 'two legs';
+    case 'extension':
+      return 'lying';
     case 'bridge':
-      if (m.legs === 1) return m.bench === undefined ? 'one-leg bridge' : 'one-leg thrust';
-      return m.bench === undefined && !m.feetRaisedM
-        ? 'lying, two legs, floor'
-        : 'lying, two legs, bench or feet up';
-    case 'lunge':
-      if (m.rearFootRaisedM || m.dynamics === 'forward') return 'forward lunge, step-up or rear foot raised';
-      return m.dynamics === 'reverse' ? 'reverse lunge or one leg to a box' : 'split stance';
+      return m.legs === 1 ? 'one leg, lying' : 'lying';
+    case 'lunge': {
+      const steps = m.dynamics !== 'static' || !!m.rearFootRaisedM;
+      if (m.touch) return steps ? 'stepping, hand on something' : 'split stance, hand on something';
+      return steps ? 'stepping' : 'split stance';
+    }
   }
 }
 
-/** Factor for catching the body in a step: a judgement. */
-export const dynamicsOf = (m: Computed) =>
-  m.type === 'lunge' ? { static: 1, reverse: 1.1, forward: 1.25 }[m.dynamics] : 1;
+/** Peak against static ground force of a two-handed swing at this pace (Lake & Lauder 2012, from memory, low). */
+const SWING = 1.6;
+
+/**
+ * How much more the ground is pushed than standing still asks: stepping into a lunge and catching it is a judgement. Speed is
+ * outside statics, so this is a stated factor on everything that is asked.
+ */
+export function fasterOf(m: Computed): number {
+  if (m.type === 'lunge') return { static: 1, reverse: 1.1, forward: 1.3 }[m.dynamics];
+  return m.type === 'hinge' && m.fast ? SWING : 1;
+}
 
 /**
  * Positions over which peaks are looked for. Squats cost a microsecond each and have kinks where a rule or support
@@ -78,7 +88,7 @@ const rangeFor = (build: Build, m: Computed, loadKg: number, undetermined: Undet
 /** Demand of a variation for a build, computed afresh. */
 function measure(build: Build, m: Computed, loadKg: number): Demand {
   const balance = balanceOf(m);
-  const dynamics = dynamicsOf(m);
+  const lying = m.type === 'bridge' || m.type === 'extension';
   let range: Range;
   try {
     range = rangeFor(build, m, loadKg, 'default');
@@ -87,8 +97,7 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
     throw error;
   }
   const { postures: all, lacks } = range;
-  const peaks = peaksOf(all);
-  const points = pointsOf(build, peaks, balance, dynamics);
+  const asked = askedBy(build, all);
   let worst = all.at(-1)!;
   let feasible = true;
   const needs = { ankleDeg: -Infinity, hipDeg: -Infinity };
@@ -100,14 +109,22 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
       worst = p;
     }
   }
+  const besides = {
+    balance,
+    faster: fasterOf(m),
+    rangeUsed: Math.max(needs.hipDeg / build.hipLimitDeg, lying ? 0 : needs.ankleDeg / build.ankleLimitDeg),
+    helped: balance === 'two legs, held or to a seat',
+    loadShare: range.loadKg / build.massKg,
+  };
+  const points = pointsOf(asked, besides);
   const open = undeterminedIn(m);
   const at = (u: Undetermined) =>
-    pointsOf(build, peaksOf(rangeFor(build, m, loadKg, u).postures), balance, dynamics).points;
+    pointsOf(askedBy(build, rangeFor(build, m, loadKg, u).postures), besides).points;
   const ends = open ? [at('low'), at('high'), points.points] : null;
   return {
     kind: 'measured',
     ...points,
-    peaks,
+    peaks: asked.peaks,
     band: ends && { low: Math.min(...ends), high: Math.max(...ends), open: open! },
     needs,
     lacks,

@@ -322,6 +322,7 @@ function postureOf(f: Fixed, s: Pose): Posture {
       aboveKgM(j.ankle.x));
   let floorN = G * f.weightKg;
   let otherLeg: OtherLeg | null = null;
+  let levelN = 0;
   let kgM = s.kgM;
   let pressureX = f.copX;
   const forces: Posture['forces'] = [];
@@ -333,29 +334,33 @@ function postureOf(f: Fixed, s: Pose): Posture {
     pressureX += set.kickstandShare * (leg.contact.x - f.copX);
     const toeN = set.kickstandShare * G * f.weightKg;
     // What the toe leg gives the hip comes off what the standing leg has to hold.
-    const moment = (x0: number, list: readonly { kg: number; x: number }[]) =>
-      toeN * (leg.contact.x - x0) - G * list.reduce((sum, q) => sum + q.kg * (q.x - x0), 0);
-    const rearHip = moment(j.hip.x, rear);
+    const pushN = build.constants.kickstandPush * toeN;
+    const moment = (at: Point, list: readonly { kg: number; x: number }[]) =>
+      toeN * (leg.contact.x - at.x) +
+      pushN * (at.y - leg.contact.y) -
+      G * list.reduce((sum, q) => sum + q.kg * (q.x - at.x), 0);
+    const rearHip = moment(j.hip, rear);
     other.push({
       leg: 'toe of the other foot',
       ankleNm: null,
-      kneeNm: -moment(leg.knee.x, rear.slice(0, 2)),
+      kneeNm: -moment(leg.knee, rear.slice(0, 2)),
       hipNm: rearHip,
     });
     const carried = -rearHip;
     const netN = toeN - G * rear.reduce((sum, q) => sum + q.kg, 0);
     hipNm += carried;
     // The toe leg hands its net force and moment on to the hip, and so to all below it.
-    kneeNm -= carried - netN * (j.hip.x - j.knee.x);
-    ankleNm += carried - netN * (j.hip.x - j.ankle.x);
+    kneeNm -= carried - netN * (j.hip.x - j.knee.x) + pushN * (j.hip.y - j.knee.y);
+    ankleNm += carried - netN * (j.hip.x - j.ankle.x) + pushN * (j.hip.y - j.ankle.y);
     floorN -= toeN;
+    levelN = -pushN;
     otherLeg = leg;
-    forces.push({ from: 'rear foot', at: leg.contact, xN: 0, yN: toeN });
+    forces.push({ from: 'rear foot', at: leg.contact, xN: pushN, yN: toeN });
   } else if (legs === 1) {
     const { u } = trunkAxes(s.trunkDeg);
     otherLeg = freeLegJoints(build, j.hip, { x: -u.x, y: -u.y });
   }
-  forces.unshift({ from: 'floor', at: { x: f.copX, y: 0 }, xN: 0, yN: floorN });
+  forces.unshift({ from: 'floor', at: { x: f.copX, y: 0 }, xN: levelN, yN: floorN });
   const comX = kgM / f.weightKg;
   const short = pressureX - comX;
   const balanced = Math.abs(short) < BALANCED * build.statureM;

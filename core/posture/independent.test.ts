@@ -324,7 +324,8 @@ function split(p: P.Posture, m: P.Masses, pressure: number, toeShare?: number) {
   if (toeShare === undefined) bodies.also({ 'front.x': 1.3 * H, 'front.y': cop.x - com }, 0);
   else {
     bodies.also({ 'rear.y': 1 }, toeShare * whole * G);
-    bodies.also({ 'rear.x': 1 }, 0);
+    // The toe presses back with two fifths of what it carries.
+    bodies.also({ 'rear.x': 1, 'rear.y': -0.4 }, 0);
   }
   const { value, residual } = bodies.solve();
   expect(residual).toBeLessThan(1e-7);

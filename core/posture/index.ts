@@ -28,7 +28,7 @@ export type {
   SettledOf,
   Shown,
 } from './mechanics.ts';
-export { between, centreX, circlesMeet, deg, firstMoment, rad, totalMass } from './plane.ts';
+export { between, centreX, clamp, circlesMeet, deg, firstMoment, rad, totalMass } from './plane.ts';
 export type { Point, PointMass } from './plane.ts';
 export { leanForShareDeg, whatHelps } from './possible.ts';
 export type { Help } from './possible.ts';
@@ -39,6 +39,7 @@ export { isComputed } from './movements/movement.ts';
 export type { Computed, Limits, Undetermined } from './movements/movement.ts';
 export { massesOf, rangeOf, workingOf } from './range.ts';
 export type { Range } from './range.ts';
+export { legAngles } from './limits.ts';
 export type { Lack } from './limits.ts';
 export { squat, squatAt, squatFixed, squatMasses, stepUp } from './squat.ts';
 export type { SquatSetUp } from './squat.ts';

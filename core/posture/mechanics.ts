@@ -66,6 +66,10 @@ export interface HingeMechanics extends Loaded {
   loadPath?: 'hanging' | 'close' | 'beside' | 'held back';
   footPressure?: RuledNumber;
   kickstand?: boolean;
+  /** A hand steadies itself on a wall or something at the side; it carries nothing. */
+  touch?: boolean;
+  /** Swung rather than lowered: what is asked is more than standing still asks. */
+  fast?: boolean;
   wall?: Wall;
 }
 

@@ -331,11 +331,14 @@ function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, s
       boxN * (seatX - foot.ankle.x);
     const kneeNm = G * (onThigh - above) - pullN * lever(knee) - boxN * (knee.x - seatX);
     const hipNm = G * above + pullN * lever(hip) - boxN * (seatX - hip.x);
+    // A leg turned out holds the same load in its own plane, where the levers are as long as they are: what the side
+    // view does not see is the moment that closes the legs.
+    const perLeg = 1 / (legs * Math.cos(rad(set.spreadDeg)));
     legMoments.push({
       leg: legs === 2 ? 'each leg' : 'standing leg',
-      ankleNm: ankleNm / legs,
-      kneeNm: kneeNm / legs,
-      hipNm: hipNm / legs,
+      ankleNm: ankleNm * perLeg,
+      kneeNm: kneeNm * perLeg,
+      hipNm: hipNm * perLeg,
     });
     l5Nm = G * (turned(upper.l5.sin, upper.l5.cos, trunkDeg) + upper.l5.still) + pullN * lever(l5);
   }

@@ -404,9 +404,11 @@ function easierFindings(
       ];
     }
     const others = trained.filter((o) => o.pattern === v.pattern && o.slug !== v.slug);
+    // As easy as the foot of a ladder is at the foot itself.
+    const isFoot = (o: Variation) => (places.get(o.slug) ?? []).some((p) => p.levelNumber === 1);
     const easier = others.some((o) => {
       const p = pointsOf(o);
-      return p !== null && p <= own - input.tiePoints;
+      return p !== null && (p <= own - input.tiePoints || (isFoot(o) && p < own + input.tiePoints));
     });
     if (easier) return [];
     return [

@@ -147,7 +147,7 @@ describe('pairs that any coach would sign', () => {
       `Held ${held.length} of ${results.length}; contradicted ${wrong.length}:\n  ${words(wrong).join('\n  ')}\n` +
         `ties:\n  ${words(results.filter((r) => Math.abs(r.by) < TIE_POINTS)).join('\n  ')}`,
     );
-    expect(held.length).toBeGreaterThanOrEqual(56);
-    expect(wrong.length).toBeLessThanOrEqual(8);
+    expect(held.length / results.length).toBeGreaterThanOrEqual(0.95);
+    expect(wrong).toEqual([]);
   });
 });

@@ -45,7 +45,7 @@ describe('the controls of a set-up', () => {
   it('every control gives a set-up that the model takes, at both ends and all choices', () => {
     const bodies = [...REPERTOIRE.map((m) => m.mechanics), ...STARTS.map((s) => s.mechanics)];
     for (const m of bodies) {
-      for (const c of [...controlsOf(m, 75, UNITS), ...lookControlsOf(m)]) {
+      for (const c of [...controlsOf(m, REFERENCE_BUILD, UNITS), ...lookControlsOf(m)]) {
         const made: SettledMechanics[] =
           c.kind === 'slider' ? [c.set(c.min), c.set(c.max), c.set(c.value)] : c.options.map((o) => c.set(o));
         for (const next of made) {
@@ -77,17 +77,17 @@ describe('the controls of a set-up', () => {
       loadPlace: 'none',
       shinLimitDeg: 10,
     };
-    const shin = by(controlsOf(m, 75, UNITS), 'Shin rule');
+    const shin = by(controlsOf(m, REFERENCE_BUILD, UNITS), 'Shin rule');
     if (shin.kind !== 'slider') throw new Error('slider');
     expect(shin.show).toBe('at most 10°');
     expect(shin.set(shin.max)).not.toHaveProperty('shinLimitDeg');
   });
   it('puts a load where it is chosen, and its amount as a share of the body', () => {
     const m = STARTS[0]!.mechanics;
-    const place = by(controlsOf(m, 75, UNITS), 'Load');
+    const place = by(controlsOf(m, REFERENCE_BUILD, UNITS), 'Load');
     if (place.kind !== 'choice') throw new Error('choice');
     const loaded = place.set('front of shoulders');
-    const amount = by(controlsOf(loaded, 75, UNITS), 'Amount');
+    const amount = by(controlsOf(loaded, REFERENCE_BUILD, UNITS), 'Amount');
     if (amount.kind !== 'slider') throw new Error('slider');
     expect(plain(amount.show)).toBe('7.5 kg');
     expect(amount.set(60)).toMatchObject({ referenceLoad: { fractionOfBodyMass: 0.8, per: 'total' } });

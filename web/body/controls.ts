@@ -3,7 +3,9 @@ import { BLANK_MECHANICS } from '../../core/library/index.ts';
 import { LOAD_PLACES } from '../../core/terms/index.ts';
 import type { LoadPlace, Pattern } from '../../core/terms/index.ts';
 import type { ReferenceLoad, SettledMechanics, SettledOf } from '../../core/posture/index.ts';
-import { FREE_HANDS, referenceLoadKg } from '../../core/posture/index.ts';
+import { FREE_HANDS, limitsOf, referenceLoadKg } from '../../core/posture/index.ts';
+import type { Limits } from '../../core/posture/index.ts';
+import type { Build } from '../../core/body/index.ts';
 import { length, mass, tidy } from '../ui/index.ts';
 
 export interface Units {
@@ -33,7 +35,7 @@ export type Control =
 
 export const slider = (
   label: string,
-  [min, max, step]: [number, number, number],
+  [min, max, step]: readonly [number, number, number],
   value: number,
   show: string,
   set: (v: number) => SettledMechanics,
@@ -71,15 +73,22 @@ const amount = (before: ReferenceLoad | undefined, kg: number, massKg: number): 
   return { fractionOfBodyMass: kg / massKg / (per === 'hand' ? 2 : 1), per };
 };
 
+/** What the controls of one body's set-up need. */
+interface Room {
+  massKg: number;
+  limits: Limits;
+  units: Units;
+}
+
 type Loaded = Extract<SettledMechanics, { loadPlace: LoadPlace }>;
 
 /** Load place and amount; a place without an amount starts with a tenth of body mass. */
 function loadControls<M extends Loaded>(
   m: M,
   places: readonly LoadPlace[],
-  massKg: number,
-  units: Units,
+  { massKg, limits, units }: Room,
 ): Control[] {
+  const most = m.loadPlace === 'arms out in front' ? limits.heldOutKg : limits.loadKg;
   const kg = referenceLoadKg({ massKg }, m.referenceLoad);
   const known = places.includes(m.loadPlace) ? places : [...places, m.loadPlace];
   return [
@@ -94,7 +103,7 @@ function loadControls<M extends Loaded>(
     }),
     ...(LOAD_PLACES.includes(m.loadPlace) && m.loadPlace !== 'none' && !m.loadPlace.startsWith('round')
       ? [
-          slider('Amount', [0, 200, 0.5], kg, mass(kg, units.mass), (v) => ({
+          slider('Amount', most!, kg, mass(kg, units.mass), (v) => ({
             ...m,
             referenceLoad: amount(m.referenceLoad, v, massKg),
           })),
@@ -103,11 +112,11 @@ function loadControls<M extends Loaded>(
   ];
 }
 
-const pressureSlider = (m: SettledOf<'squat'> | SettledOf<'hinge'>): Control => {
+const pressureSlider = (m: SettledOf<'squat'> | SettledOf<'hinge'>, limits: Limits): Control => {
   const pressure = m.footPressure ?? CONSTANTS.pressure;
   return slider(
     'Foot pressure',
-    [0.2, 0.65, 0.01],
+    limits.footPressure!,
     pressure,
     `${tidy(100 * pressure, 0)} % from the heel`,
     (v) => ({
@@ -117,11 +126,8 @@ const pressureSlider = (m: SettledOf<'squat'> | SettledOf<'hinge'>): Control => 
   );
 };
 
-/** A limit that is off at the end of its slider. */
-const NO_SHIN_RULE = 46;
-const NO_TOE_RULE = 0.16;
-
-function squatControls(m: SettledOf<'squat'>, massKg: number, units: Units): Control[] {
+function squatControls(m: SettledOf<'squat'>, room: Room): Control[] {
+  const { limits, units } = room;
   const support = m.box
     ? `box, ${m.box}`
     : m.pull === 'strap'
@@ -136,78 +142,101 @@ function squatControls(m: SettledOf<'squat'>, massKg: number, units: Units): Con
     strap: { pull: 'strap' },
     hand: { pull: 'hand' },
   } as const;
-  const shin = m.shinLimitDeg ?? NO_SHIN_RULE;
-  const toe = m.kneePastToeM ?? NO_TOE_RULE;
+  // Both rules are off at the end of their slider.
+  const noShinRule = limits.shinLimitDeg![1];
+  const noToeRule = limits.kneePastToeM![1];
+  const shin = m.shinLimitDeg ?? noShinRule;
+  const toe = m.kneePastToeM ?? noToeRule;
   const without = (...keys: (keyof SettledOf<'squat'>)[]) =>
     Object.fromEntries(
       Object.entries(m).filter(([k]) => !keys.includes(k as keyof SettledOf<'squat'>)),
     ) as unknown as SettledOf<'squat'>;
   if (m.stepUpM !== undefined) {
     return [
-      slider('Height of the step', [0.1, 0.6, 0.01], m.stepUpM, length(m.stepUpM, units.length), (v) => ({
+      slider('Height of the step', limits.stepUpM!, m.stepUpM, length(m.stepUpM, units.length), (v) => ({
         ...m,
         stepUpM: v,
       })),
-      ...loadControls(m, LUNGE_PLACES, massKg, units),
+      ...loadControls(m, LUNGE_PLACES, room),
     ];
   }
   return [
     slider(
       'Depth: thigh',
-      [20, 125, 1],
+      limits.thighDeg!,
       m.thighDeg,
       `${tidy(m.thighDeg, 0)}°${m.thighDeg === 90 ? ' level' : ''}`,
       (v) => ({ ...m, thighDeg: v }),
     ),
     slider(
       'Shin rule',
-      [0, NO_SHIN_RULE, 1],
+      limits.shinLimitDeg!,
       shin,
       m.shinLimitDeg === undefined ? 'none' : `at most ${tidy(shin, 0)}°`,
-      (v) => (v >= NO_SHIN_RULE ? without('shinLimitDeg') : { ...m, shinLimitDeg: v }),
+      (v) => (v >= noShinRule ? without('shinLimitDeg') : { ...m, shinLimitDeg: v }),
     ),
     slider(
       'Knee past toe',
-      [-0.1, NO_TOE_RULE, 0.01],
+      limits.kneePastToeM!,
       toe,
       m.kneePastToeM === undefined ? 'no rule' : `at most ${length(toe, units.length)}`,
-      (v) => (v >= NO_TOE_RULE - 1e-9 ? without('kneePastToeM') : { ...m, kneePastToeM: v }),
+      (v) => (v >= noToeRule - 1e-9 ? without('kneePastToeM') : { ...m, kneePastToeM: v }),
     ),
-    pressureSlider(m),
-    slider('Heel wedge', [0, 20, 0.5], m.heelWedgeDeg ?? 0, `${tidy(m.heelWedgeDeg ?? 0)}°`, (v) => ({
+    pressureSlider(m, limits),
+    slider('Heel wedge', limits.heelWedgeDeg!, m.heelWedgeDeg ?? 0, `${tidy(m.heelWedgeDeg ?? 0)}°`, (v) => ({
       ...m,
       heelWedgeDeg: v,
     })),
-    slider('Stance: legs spread', [0, 45, 1], m.spreadDeg ?? 0, `${tidy(m.spreadDeg ?? 0, 0)}°`, (v) => ({
-      ...m,
-      spreadDeg: v,
-    })),
+    slider(
+      'Stance: legs spread',
+      limits.spreadDeg!,
+      m.spreadDeg ?? 0,
+      `${tidy(m.spreadDeg ?? 0, 0)}°`,
+      (v) => ({
+        ...m,
+        spreadDeg: v,
+      }),
+    ),
     choice('Support', Object.keys(supports), support, (v) => ({
       ...without('box', 'pull'),
       ...supports[v as keyof typeof supports],
     })),
     choice('Legs', ['2', '1'], String(m.legs), (v) => ({ ...m, legs: Number(v) as 1 | 2 })),
-    ...loadControls(m, SQUAT_PLACES, massKg, units),
+    ...loadControls(m, SQUAT_PLACES, room),
     ...(m.loadPlace === 'none'
       ? [choice('Hands', HANDS, m.hands, (v) => ({ ...m, hands: v as typeof m.hands }))]
       : []),
   ];
 }
 
-function hingeControls(m: SettledOf<'hinge'>, massKg: number, units: Units): Control[] {
+function hingeControls(m: SettledOf<'hinge'>, room: Room): Control[] {
+  const { limits } = room;
   const hands = ['in front of the legs', 'at the sides', 'between the legs'].includes(m.loadPlace);
   const path = m.loadPath ?? (m.loadPlace === 'in front of the legs' ? 'held back' : 'beside');
   return [
-    slider('Lean', [15, 95, 1], m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
-    slider('Knees give', [0, 40, 1], m.kneeDeg, `${tidy(m.kneeDeg, 0)}°`, (v) => ({ ...m, kneeDeg: v })),
-    pressureSlider(m),
+    slider('Lean', limits.trunkDeg!, m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
+    slider('Knees give', limits.kneeDeg!, m.kneeDeg, `${tidy(m.kneeDeg, 0)}°`, (v) => ({ ...m, kneeDeg: v })),
+    pressureSlider(m, limits),
     choice(
       'Legs',
       ['2', '1', '1, toe of the other down'],
       m.legs === 2 ? '2' : m.kickstand ? '1, toe of the other down' : '1',
       (v) => ({ ...m, legs: v === '2' ? 2 : 1, kickstand: v.includes('toe') }),
     ),
-    ...loadControls(m, HINGE_PLACES, massKg, units),
+    ...loadControls(m, HINGE_PLACES, room),
+    ...(m.legs === 1
+      ? [
+          choice('Hand', ['free', 'on something'], m.touch ? 'on something' : 'free', (v) => ({
+            ...m,
+            touch: v !== 'free',
+          })),
+        ]
+      : [
+          choice('Pace', ['slow', 'swung'], m.fast ? 'swung' : 'slow', (v) => ({
+            ...m,
+            fast: v === 'swung',
+          })),
+        ]),
     ...(hands
       ? [
           choice('Path of the load', ['held back', 'close', 'hanging', 'beside'], path, (v) => ({
@@ -219,7 +248,8 @@ function hingeControls(m: SettledOf<'hinge'>, massKg: number, units: Units): Con
   ];
 }
 
-function bridgeControls(m: SettledOf<'bridge'>, massKg: number, units: Units): Control[] {
+function bridgeControls(m: SettledOf<'bridge'>, room: Room): Control[] {
+  const { limits, units } = room;
   const on =
     m.bench === undefined
       ? 'the floor'
@@ -236,7 +266,7 @@ function bridgeControls(m: SettledOf<'bridge'>, massKg: number, units: Units): C
       ? [
           slider(
             'Height of the bench',
-            [0.2, 0.7, 0.01],
+            limits.benchM!,
             bench.heightM,
             length(bench.heightM, units.length),
             (v) => ({ ...m, bench: { heightM: v } }),
@@ -245,7 +275,7 @@ function bridgeControls(m: SettledOf<'bridge'>, massKg: number, units: Units): C
       : []),
     slider(
       'Feet: shin at the top',
-      [-25, 45, 1],
+      limits.feetFartherDeg!,
       m.feetFartherDeg,
       m.feetFartherDeg === 0
         ? 'upright'
@@ -254,48 +284,49 @@ function bridgeControls(m: SettledOf<'bridge'>, massKg: number, units: Units): C
     ),
     slider(
       'Feet raised',
-      [0, 0.5, 0.01],
+      limits.feetRaisedM!,
       m.feetRaisedM ?? 0,
       length(m.feetRaisedM ?? 0, units.length),
       (v) => ({ ...m, feetRaisedM: v }),
     ),
     slider(
       'Push along the floor',
-      [-0.15, 0.15, 0.01],
+      limits.pushToHead!,
       push,
       push === 0 ? 'none' : `${tidy(100 * Math.abs(push), 0)} % ${push > 0 ? 'to the head' : 'to the feet'}`,
       (v) => ({ ...m, pushToHead: v }),
     ),
     choice('Legs', ['2', '1'], String(m.legs), (v) => ({ ...m, legs: Number(v) as 1 | 2 })),
-    ...loadControls(m, ['none', 'hip crease', 'low over the hips'], massKg, units),
+    ...loadControls(m, ['none', 'hip crease', 'low over the hips'], room),
   ];
 }
 
-function lungeControls(m: SettledOf<'lunge'>, massKg: number, units: Units): Control[] {
+function lungeControls(m: SettledOf<'lunge'>, room: Room): Control[] {
+  const { limits, units } = room;
   const { frontShare, ...posture } = m;
   return [
     slider(
       'Step',
-      [0.6, 1.3, 0.01],
+      limits.stepOfRightAngleStep!,
       m.stepOfRightAngleStep,
       `${tidy(100 * m.stepOfRightAngleStep, 0)} % of the right-angle step`,
       (v) => ({ ...m, stepOfRightAngleStep: v }),
     ),
-    slider('Lean', [-5, 50, 1], m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
-    slider('Front shin', [-10, 35, 1], m.frontShankDeg, `${tidy(m.frontShankDeg, 0)}°`, (v) => ({
+    slider('Lean', limits.trunkDeg!, m.trunkDeg, `${tidy(m.trunkDeg, 0)}°`, (v) => ({ ...m, trunkDeg: v })),
+    slider('Front shin', limits.frontShankDeg!, m.frontShankDeg, `${tidy(m.frontShankDeg, 0)}°`, (v) => ({
       ...m,
       frontShankDeg: v,
     })),
     slider(
       'Rear foot raised',
-      [0, 0.5, 0.01],
+      limits.rearFootRaisedM!,
       m.rearFootRaisedM ?? 0,
       length(m.rearFootRaisedM ?? 0, units.length),
       (v) => ({ ...m, rearFootRaisedM: v }),
     ),
     slider(
       'Front foot raised',
-      [0, 0.25, 0.01],
+      limits.frontFootRaisedM!,
       m.frontFootRaisedM ?? 0,
       length(m.frontFootRaisedM ?? 0, units.length),
       (v) => ({ ...m, frontFootRaisedM: v }),
@@ -309,36 +340,44 @@ function lungeControls(m: SettledOf<'lunge'>, massKg: number, units: Units): Con
     ...(frontShare === undefined
       ? []
       : [
-          slider('Share in front', [0.3, 0.9, 0.01], frontShare, `${tidy(100 * frontShare, 0)} %`, (v) => ({
+          slider('Share in front', limits.frontShare!, frontShare, `${tidy(100 * frontShare, 0)} %`, (v) => ({
             ...m,
             frontShare: v,
           })),
         ]),
+    choice('Hand', ['free', 'on something'], m.touch ? 'on something' : 'free', (v) => ({
+      ...m,
+      touch: v !== 'free',
+    })),
     choice('Kind', ['static', 'reverse', 'forward'], m.dynamics, (v) => ({
       ...m,
       dynamics: v as typeof m.dynamics,
     })),
-    ...loadControls(m, LUNGE_PLACES, massKg, units),
+    ...loadControls(m, LUNGE_PLACES, room),
   ];
 }
 
 /** Everything of a set-up that the room can change. */
-export function controlsOf(m: SettledMechanics, massKg: number, units: Units): Control[] {
+export function controlsOf(m: SettledMechanics, build: Build, units: Units): Control[] {
+  if (m.type === 'drawn') return [];
+  const { massKg } = build;
+  const limits = limitsOf(build, m);
+  const room: Room = { massKg, limits, units };
   switch (m.type) {
     case 'squat':
-      return squatControls(m, massKg, units);
+      return squatControls(m, room);
     case 'hinge':
-      return hingeControls(m, massKg, units);
+      return hingeControls(m, room);
     case 'bridge':
-      return bridgeControls(m, massKg, units);
+      return bridgeControls(m, room);
     case 'lunge':
-      return lungeControls(m, massKg, units);
+      return lungeControls(m, room);
     case 'lift': {
       const kg = referenceLoadKg({ massKg }, m.referenceLoad);
       return [
         slider(
           'From a height of',
-          [0.1, 0.5, 0.005],
+          limits.fromHeightM!,
           m.fromHeightM,
           length(m.fromHeightM, units.length),
           (v) => ({ ...m, fromHeightM: v }),
@@ -347,7 +386,7 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
           ...m,
           implement: v as typeof m.implement,
         })),
-        slider('Amount', [0, 250, 1], kg, mass(kg, units.mass), (v) => ({
+        slider('Amount', limits.loadKg!, kg, mass(kg, units.mass), (v) => ({
           ...m,
           referenceLoad: amount(m.referenceLoad, v, massKg),
         })),
@@ -361,14 +400,12 @@ export function controlsOf(m: SettledMechanics, massKg: number, units: Units): C
           ...m,
           hands: v as typeof m.hands,
         })),
-        slider('Weight at the chest', [0, 40, 0.5], kg, mass(kg, units.mass), (v) => ({
+        slider('Weight at the chest', limits.loadKg!, kg, mass(kg, units.mass), (v) => ({
           ...m,
           referenceLoad: amount(m.referenceLoad, v, massKg),
         })),
       ];
     }
-    case 'drawn':
-      return [];
   }
 }
 

@@ -83,6 +83,20 @@ export function CannotHold({ demand: d }: { demand: Demand }) {
   );
 }
 
+const BESIDES = [
+  ['strength', 'strength'],
+  ['balance', 'balance'],
+  ['range', 'range'],
+  ['handling', 'handling the load'],
+  ['speed', 'speed'],
+] as const;
+
+/** `Of these strength 38, balance 5, range 4.`; parts that ask nothing are not named. */
+export const besidesWords = (d: Measured): string =>
+  `Of these ${BESIDES.filter(([key]) => d[key] >= 0.5)
+    .map(([key, name]) => `${name} ${tidy(d[key], 0)}`)
+    .join(', ')}.`;
+
 function Asked({ demand: d, adjustment }: { demand: Demand; adjustment: number }) {
   if (d.kind === 'drawn only') return <p className="text-soft">Drawn only, no figures. {d.reason}</p>;
   if (d.kind === 'cannot') return <p className="text-warn">{d.why}</p>;
@@ -108,7 +122,7 @@ function Asked({ demand: d, adjustment }: { demand: Demand; adjustment: number }
       </p>
       <PartBars demand={d} />
       <p className="mt-1 text-sm text-soft">
-        Balance × {tidy(d.balance, 2)}. Ankle bent to {tidy(Math.max(0, d.needs.ankleDeg), 0)}°, hip to{' '}
+        {besidesWords(d)} Ankle bent to {tidy(Math.max(0, d.needs.ankleDeg), 0)}°, hip to{' '}
         {tidy(Math.max(0, d.needs.hipDeg), 0)}°{d.loadKg > 0.4 && `, with ${tidy(d.loadKg, 0)} kg`}.
       </p>
     </>

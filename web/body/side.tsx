@@ -86,7 +86,7 @@ interface Props {
 /** One set-up: which movement, its figure, what happens, and everything that can be changed. */
 export function Side({ letter, side, build, entries, units, frame, onChange, onRemove }: Props) {
   const { state, posture, figure, problem, range } = side;
-  const controls = controlsOf(state.mechanics, build.massKg, units);
+  const controls = controlsOf(state.mechanics, build, units);
   const set = (mechanics: SettledMechanics) => onChange({ ...state, mechanics, changed: true });
   const held = posture && posture.legs.length > 0;
   const lacks = lackSentences(side.demand);

@@ -242,6 +242,10 @@ function ProfileColumn({
                 ['hip', d.hip],
                 ['knee', d.knee],
                 ['back', d.back],
+                ['balance', d.balance],
+                ['range', d.range],
+                ['load', d.handling],
+                ['speed', d.speed],
               ] as const
             ).map(([name, points]) => (
               <div key={name} className="contents">
@@ -249,8 +253,6 @@ function ProfileColumn({
                 <dd className="text-right">{tidy(points, 0)}</dd>
               </div>
             ))}
-            <dt>balance</dt>
-            <dd className="text-right">× {tidy(d.balance, 2)}</dd>
             <dt>knee share</dt>
             <dd className="text-right">{tidy(100 * d.kneeShare, 0)} %</dd>
           </dl>

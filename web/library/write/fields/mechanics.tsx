@@ -71,7 +71,7 @@ export function MechanicsEditor({ value, path, context, onChange }: Props) {
         />
       )}
       <ControlGrid
-        controls={[...controlsOf(settled, REFERENCE_BUILD.massKg, units), ...lookControlsOf(settled)]}
+        controls={[...controlsOf(settled, REFERENCE_BUILD, units), ...lookControlsOf(settled)]}
         onSet={set}
       />
       <Ruled value={value} context={context} onChange={onChange} />
