@@ -54,6 +54,7 @@ const FaultReportPage = page(fault, (m) => m.FaultReportPage);
 const Ladders = page(ladders, (m) => m.Ladders);
 const LadderRoom = page(ladders, (m) => m.LadderRoom);
 const BodyRoom = page(body, (m) => m.BodyRoom);
+const PurposePage = page(body, (m) => m.PurposePage);
 const KitRoom = page(kit, (m) => m.KitRoom);
 const Changes = page(changes, (m) => m.Changes);
 const ChangePage = page(changes, (m) => m.ChangePage);
@@ -122,6 +123,7 @@ const router = createBrowserRouter([
       { path: '/ladders', element: waiting(<Ladders />) },
       { path: '/ladders/:slug', element: waiting(<LadderRoom />) },
       { path: '/body', element: waiting(<BodyRoom />) },
+      { path: '/body/purpose', element: waiting(<PurposePage />) },
       { path: '/kit', element: waiting(<KitRoom />) },
       { path: '/changes', element: waiting(<Changes />) },
       { path: '/changes/:id', element: waiting(<ChangePage />) },

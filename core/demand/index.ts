@@ -8,3 +8,8 @@ export { spreadOver } from './spread.ts';
 export type { SpreadJob, SpreadOver } from './spread.ts';
 export { DemandMemory, demandOf } from './variation.ts';
 export type { Demand, Measured } from './variation.ts';
+export { EQUAL_PARTS, driftNmPerCm, equalLoads } from './equal-load.ts';
+export type { EqualLoad, EqualLoads } from './equal-load.ts';
+export { SHARE_BAND } from './muscles.ts';
+export { PURPOSES, rankFor, tradeOf } from './purpose.ts';
+export type { PlaceOnCurve, Purpose, Ranked, Trade } from './purpose.ts';

@@ -48,8 +48,8 @@ export interface Figure {
   props: Prop[];
   /** Level of the floor; feet on a step stand above it. */
   floorY: number;
-  /** Forces of the ground and of supports; empty where the posture cannot be held or is only drawn. */
-  pressure: { at: Point; share: number }[];
+  /** Forces of the ground and of supports with the direction they push in; empty where the posture cannot be held or is only drawn. */
+  pressure: { at: Point; share: number; towards: Point }[];
   /** Centre of mass of body and load; null where the model does not place it. */
   com: Point | null;
 }

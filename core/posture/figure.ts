@@ -185,7 +185,10 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
     floorY,
     pressure: p.forces
       .filter((f) => f.yN > 0 && (f.from === 'floor' || f.from === 'rear foot' || f.from === 'box'))
-      .map((f) => ({ at: f.at, share: weight > 0 ? f.yN / weight : 0 })),
+      .map((f) => {
+        const n = Math.hypot(f.xN, f.yN);
+        return { at: f.at, share: weight > 0 ? n / weight : 0, towards: { x: f.xN / n, y: f.yN / n } };
+      }),
     com: whole ? { x: p.comX, y: masses.reduce((sum, q) => sum + q.kg * q.y, 0) / kg } : null,
   };
   const wall = 'wall' in m && m.wall ? [wallAt(build, m.wall, range.postures)] : [];

@@ -28,6 +28,7 @@ export type {
   SettledOf,
   Shown,
 } from './mechanics.ts';
+export { rootBetween } from './root.ts';
 export { between, centreX, clamp, circlesMeet, deg, firstMoment, rad, totalMass } from './plane.ts';
 export type { Point, PointMass } from './plane.ts';
 export { leanForShareDeg, whatHelps } from './possible.ts';

@@ -10,13 +10,17 @@ import { bodyMassKg } from './on-feet.ts';
 /** A change that makes a posture hold, with its computed amount and the lean at which it does. */
 export type Help =
   | { change: 'counterweight'; kg: number; leanDeg: number }
+  | { change: 'bell at the chest'; kg: number; leanDeg: number }
   | { change: 'heel wedge'; wedgeDeg: number; leanDeg: number }
   | { change: 'pull'; newtons: number; leanDeg: number }
   | { change: 'sit on a box'; carriesKg: number; boxM: number; leanDeg: number }
   | { change: 'less depth'; thighDeg: number; leanDeg: number };
 
+/** Heaviest bell that somebody is sent to fetch for balance, of body mass (judgement). */
+const BELL_MOST = 0.5;
+
 /**
- * What would let a squat be held at its depth, at each of the given leans: a weight at arm's length, a wedge under
+ * What would let a squat be held at its depth, at each of the given leans: a weight at arm's length, a bell at the chest, a wedge under
  * the heels, a level pull at shoulder height, sitting on a box, or less depth. Changes that do not help
  * at all, and a weight that nobody holds out, are left out.
  * @param leans trunk leans to hold it at, degrees; by default the greatest the model allows, and 45°
@@ -37,6 +41,16 @@ export function whatHelps(build: Build, partial: Partial<SquatSetUp>, leans?: re
         if (kg !== null && kg <= c.heldOut * build.massKg) {
           helps.push({ change: 'counterweight', kg, leanDeg });
         }
+      }
+      if (set.load === 'none') {
+        // A bell at the chest balances too, with more of it, since it is nearer.
+        const kg = rootBetween(
+          (x) => squat(build, { ...at, load: 'goblet', loadKg: x }).shortM - 1e-9 * build.statureM,
+          0,
+          BELL_MOST * build.massKg,
+          1e-9,
+        );
+        if (kg !== null) helps.push({ change: 'bell at the chest', kg, leanDeg });
       }
       const wedge = rootBetween(
         (w) => squat(build, { ...at, heelWedgeDeg: set.heelWedgeDeg + w }).shortM - 1e-6 * build.statureM,

@@ -179,6 +179,16 @@ describe('what would make it possible', () => {
     expect(Math.abs(h.pull! - 160)).toBeLessThanOrEqual(0.501);
     expect(Math.abs(h.box! - 30)).toBeLessThanOrEqual(0.501);
     expect(h.wedge).toBeUndefined();
+    // A bell at the chest is much nearer to the pressure of the foot, and the arms are no longer out in front.
+    expect(P.whatHelps(b, { shinLimitDeg: 0 }, [55]).some((x) => x.change === 'bell at the chest')).toBe(
+      false,
+    );
+    const stiff = { ...b, ankleLimitDeg: 24 };
+    const helps = P.whatHelps(stiff, {}, [55]);
+    const kg = (change: P.Help['change']) => (helps.find((x) => x.change === change) as { kg: number }).kg;
+    expect(kg('bell at the chest')).toBeGreaterThan(kg('counterweight'));
+    const held = { load: 'goblet' as const, loadKg: kg('bell at the chest') + 0.01, leanLimitDeg: 55 };
+    expect(P.squat(stiff, held).verdict).toBe('balanced');
   });
   it('each amount does what it says', () => {
     const stiff = { ...b, ankleLimitDeg: 15 };

@@ -105,8 +105,8 @@ export function sideStepFigure(
     props: [],
     floorY: 0,
     pressure: [
-      { at: { x: nearAnkle.x, y: 0 }, share },
-      { at: { x: farAnkle.x, y: 0 }, share: 1 - share },
+      { at: { x: nearAnkle.x, y: 0 }, share, towards: { x: 0, y: 1 } },
+      { at: { x: farAnkle.x, y: 0 }, share: 1 - share, towards: { x: 0, y: 1 } },
     ],
     com: null,
   };

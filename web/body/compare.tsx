@@ -38,6 +38,9 @@ const band = (s: SolvedSide) => {
 const leanOf = (s: SolvedSide, p: Posture) =>
   s.state.mechanics.type === 'bridge' ? -90 - p.trunkDeg : p.trunkDeg;
 
+/** Nobody sees less between two lines, degrees (judgement). */
+const PARALLEL_DEG = 5;
+
 /** Whether the feet stand under the body at all. */
 const standing = (s: SolvedSide) => !['extension', 'bridge'].includes(s.state.mechanics.type);
 
@@ -49,6 +52,15 @@ function rows(units: Units): Row[] {
       unit: '°',
       value: (s) => s.posture && leanOf(s, s.posture),
       note: (s) => (s.state.mechanics.type === 'bridge' ? 'above level' : 'from upright'),
+    },
+    {
+      name: 'Trunk against shin',
+      unit: '°',
+      value: (s) => (s.posture && standing(s) ? s.posture.trunkDeg - s.posture.shankDeg : null),
+      note: (s) =>
+        s.posture && Math.abs(s.posture.trunkDeg - s.posture.shankDeg) <= PARALLEL_DEG
+          ? 'parallel'
+          : 'not parallel',
     },
     { name: 'Shin', unit: '°', value: (s) => (s.posture && standing(s) ? s.posture.shankDeg : null) },
     {

@@ -1,1 +1,2 @@
+export { PurposePage } from './purpose-page.tsx';
 export { BodyRoom } from './room.tsx';

@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import { MASS_SETS } from '../../core/body/index.ts';
 import type { Build, MassSet } from '../../core/body/index.ts';
@@ -13,6 +13,7 @@ import { CompareTable, SumBars } from './compare.tsx';
 import type { Units } from './controls.ts';
 import { Curves } from './curves.tsx';
 import { MomentCaution } from './demand-panel.tsx';
+import { EqualLoadPanel } from './equal.tsx';
 import { Side, sideFrom, sideFromStart, solveSide, WhyAndHelp } from './side.tsx';
 import type { SideState } from './side.tsx';
 import { Slider } from './slider.tsx';
@@ -83,7 +84,10 @@ function Room({ entries, builds }: { entries: readonly EntrySummary[]; builds: r
     <>
       <h1>Body room</h1>
       <p className="text-soft">
-        One body, one or two set-ups: what holds, what leans, and what hip, knee and low back carry.
+        One body, one or two set-ups: what holds, what leans, and what hip, knee and low back carry.{' '}
+        <Link to="/body/purpose" className="text-ink">
+          Which for this purpose?
+        </Link>
       </p>
       <div className="mt-3 grid gap-6 lg:grid-cols-[15rem_1fr]">
         <BodyPanel body={body} build={build} builds={builds} units={units} onChange={setBody} />
@@ -140,6 +144,11 @@ function Room({ entries, builds }: { entries: readonly EntrySummary[]; builds: r
       <div className="mt-4 grid gap-x-10 gap-y-4 lg:grid-cols-2">
         <div>
           {sideB && <CompareTable a={sideA} b={sideB} units={units} />}
+          {b && (
+            <div className="mt-3">
+              <EqualLoadPanel build={build} a={a} b={b} unit={units.mass} />
+            </div>
+          )}
           <SumBars sides={[['A', sideA], ...(sideB ? [['B', sideB] as const] : [])]} massUnit={units.mass} />
           <MomentCaution />
         </div>

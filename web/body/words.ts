@@ -34,6 +34,8 @@ export function helpPhrase(h: Help, units: { length: LengthUnit; mass: MassUnit 
   switch (h.change) {
     case 'counterweight':
       return h.kg < 0.05 ? 'arms straight out in front' : `${mass(h.kg, units.mass)} held at arm’s length`;
+    case 'bell at the chest':
+      return h.kg < 0.05 ? 'hands at the chest' : `a bell of ${mass(h.kg, units.mass)} at the chest`;
     case 'heel wedge':
       return `heels on a wedge of ${tidy(h.wedgeDeg)}°`;
     case 'pull':

@@ -227,14 +227,17 @@ function Balance({ figure: f }: { figure: Figure }) {
       )}
       {f.pressure.map((p, i) => {
         const c = svgPoint(p.at);
-        const w = 1.5 + 5 * Math.sqrt(p.share);
-        const y = c.y + 2;
+        // An arrow up to the contact, as long as what it carries, leaning as the ground pushes.
+        const head = 1.5 + 3 * Math.sqrt(p.share);
+        const length = 3 + 10 * Math.sqrt(p.share);
+        const turned = (Math.atan2(p.towards.x, p.towards.y) * 180) / Math.PI;
         return (
           <path
             key={i}
             className="fig-pressure"
             data-part="pressure"
-            d={`M${c.x} ${y}l${w} ${1.4 * w}h${-2 * w}Z`}
+            transform={`translate(${c.x} ${c.y + 1}) rotate(${turned})`}
+            d={`M0 0l${head} ${1.5 * head}h${1 - head}V${length}h-2V${1.5 * head}h${1 - head}Z`}
           />
         );
       })}

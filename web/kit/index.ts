@@ -1,3 +1,4 @@
+export { useHallThings } from './use-hall-things.ts';
 export { FitCardView, FitRows, SettingsLine, proposedBy } from './fit-card.tsx';
 export { BarPanel } from './bar.tsx';
 export type { OnBar } from './bar.tsx';

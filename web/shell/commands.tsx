@@ -68,6 +68,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
     ['Getting to know it: the guide', '/guide'],
     ['Ladders', '/ladders'],
     ['Body room', '/body'],
+    ['Which for this purpose', '/body/purpose'],
     ['Kit: what the hall has', '/kit'],
     ['Print sheets', '/print'],
     ...(me.role === 'viewer' ? [] : ([['Changes', '/changes']] satisfies [string, string][])),

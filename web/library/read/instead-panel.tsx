@@ -1,9 +1,13 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../../contract/library.ts';
+import type { Build } from '../../../core/body/index.ts';
 import type { InsteadEntry, InsteadGroup } from '../../../core/demand/index.ts';
 import type { ResolvedVariation } from '../../../core/library/index.ts';
-import { BuildSelect } from '../../body/index.ts';
-import { useAddress, useAsk, useBuilds } from '../../shell/index.ts';
+import { isComputed } from '../../../core/posture/index.ts';
+import type { SettledMechanics } from '../../../core/posture/index.ts';
+import { BuildSelect, EqualLoadPanel } from '../../body/index.ts';
+import { buildFor, useAddress, useAsk, useBuilds, useUnits } from '../../shell/index.ts';
 import { Button, Loaded } from '../../ui/index.ts';
 import { EntryIcon } from '../find/entry-icon.tsx';
 
@@ -30,6 +34,7 @@ export function InsteadPanel({
   const open = params.has('instead');
   const without = (params.get('without') ?? '').split(',').filter(Boolean);
   const personId = params.get('for');
+  const build = buildFor(builds, personId);
   const asked = {
     slug: r.source.slug,
     without: without.length > 0 ? without : undefined,
@@ -96,7 +101,13 @@ export function InsteadPanel({
                     )}
                     <ol>
                       {g.entries.map((e) => (
-                        <Line key={e.slug} entry={e} entries={entries} />
+                        <Line
+                          key={e.slug}
+                          entry={e}
+                          entries={entries}
+                          from={{ name: r.source.name, mechanics: r.mechanics }}
+                          build={build}
+                        />
                       ))}
                     </ol>
                   </div>
@@ -118,11 +129,25 @@ export function InsteadPanel({
   );
 }
 
-function Line({ entry: e, entries }: { entry: InsteadEntry; entries: readonly EntrySummary[] }) {
+function Line({
+  entry: e,
+  entries,
+  from,
+  build,
+}: {
+  entry: InsteadEntry;
+  entries: readonly EntrySummary[];
+  from: { name: string; mechanics: SettledMechanics };
+  build: Build;
+}) {
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const to = entries.find((x) => x.kind === 'variation' && x.slug === e.slug);
+  const carried = to?.mechanics && isComputed(to.mechanics) && 'referenceLoad' in to.mechanics;
   const points = e.points === null ? null : Math.round(e.points);
   return (
     <li className="flex gap-2 border-b border-rule py-1">
-      <EntryIcon entry={entries.find((x) => x.kind === 'variation' && x.slug === e.slug)} size={36} />
+      <EntryIcon entry={to} size={36} />
       <div className="min-w-0">
         <Link to={`/library/variation/${e.slug}`} className="font-semibold">
           {e.name}
@@ -134,6 +159,19 @@ function Line({ entry: e, entries }: { entry: InsteadEntry; entries: readonly En
           </span>
         )}
         <p className="text-sm text-soft">{e.reasons.join('; ')}</p>
+        {carried && (
+          <details className="text-sm" onToggle={(x) => setOpen(x.currentTarget.open)}>
+            <summary className="min-h-8 content-center">Load that asks the same</summary>
+            {open && (
+              <EqualLoadPanel
+                build={build}
+                a={from}
+                b={{ name: e.name, mechanics: to.mechanics! }}
+                unit={units.mass}
+              />
+            )}
+          </details>
+        )}
       </div>
     </li>
   );
