@@ -59,6 +59,7 @@ const SHOTS: Shot[] = [
     size: [1280, 1180],
   },
   { name: 'body-room', login: 'coach', path: () => '/body?a=back-squat&b=bench-thrust' },
+  { name: 'purpose', login: 'coach', path: () => '/body/purpose?want=hips%2C+at+the+top' },
   { name: 'library', login: 'coach', path: () => '/library?q=heels&pattern=squat,hinge' },
   { name: 'kit', login: 'head', path: () => '/kit?part=runs' },
   {

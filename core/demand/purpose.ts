@@ -63,6 +63,21 @@ const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / Math
 const third = (curve: readonly PlaceOnCurve[], from: number, to: number) =>
   curve.filter((c) => c.up >= from - 1e-9 && c.up <= to + 1e-9);
 
+const THIRDS = {
+  'hips, low in the range': 0,
+  'hips, in the middle': 1,
+  'hips, at the top': 2,
+} as const;
+/** A third counts as where the hips work hardest down to this share of the hardest third. */
+const HARDEST = 0.97;
+
+/** Where in the range somebody feels a movement is where it is hardest: elsewhere it may still hold much, and is not meant. */
+function isMeant(purpose: Purpose, curve: readonly PlaceOnCurve[]): boolean {
+  if (!(purpose in THIRDS)) return true;
+  const thirds = [0, 1, 2].map((i) => mean(third(curve, i / 3, (i + 1) / 3).map((c) => c.hipNm)));
+  return thirds[THIRDS[purpose as keyof typeof THIRDS]]! >= HARDEST * Math.max(...thirds);
+}
+
 /** How much a curve serves a purpose: N·m where moment is wanted, a ratio where the back is spared. */
 export function servesBy(purpose: Purpose, curve: readonly PlaceOnCurve[]): number {
   const hip = (from: number, to: number) => mean(third(curve, from, to).map((c) => c.hipNm));
@@ -103,7 +118,10 @@ export interface Ranked<C extends Candidate> {
   loadKg: number;
 }
 
-/** Variations by how much they serve a purpose for a body, most first; what it cannot do or what is only drawn is left out. */
+/**
+ * Variations by how much they serve a purpose for a body, most first. What it cannot do, what is only drawn and, where a part
+ * of the range is wanted, what is harder elsewhere is left out.
+ */
 export function rankFor<C extends Candidate>(
   build: Build,
   purpose: Purpose,
@@ -114,6 +132,7 @@ export function rankFor<C extends Candidate>(
     const found = known(build, of.mechanics);
     if (!found) return [];
     const { curve, loadKg } = found;
+    if (!isMeant(purpose, curve)) return [];
     const backNm = Math.max(...curve.map((c) => c.backNm));
     return [{ of, curve, serves: servesBy(purpose, curve), backNm, loadKg }];
   });

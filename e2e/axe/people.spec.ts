@@ -15,6 +15,7 @@ checkViews([
   ['/ladders', (p) => p.getByRole('link', { name: /Bridge/ })],
   ['/ladders/bridge-ladder', region('Questions from the computed demand')],
   ['/body?a=back-squat&b=bench-thrust', (p) => p.locator('.js-plotly-plot')],
+  ['/body/purpose', (p) => p.getByRole('table')],
   ['/hall', (p) => p.getByRole('row', { name: /Mirela Ostrander/ })],
   ['/me', region('Where you are signed in')],
   ['/people/{Ines Vale-Corrigan}?part=restrictions', region('Pain and stops')],

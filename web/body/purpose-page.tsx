@@ -16,10 +16,22 @@ import { MomentCaution } from './demand-panel.tsx';
 /** What is shown first; the rest of the list is one press away. */
 const SHOWN = 15;
 
-const PURPOSE_WORDS: Record<Purpose, { ask: string; measure: string; note?: string }> = {
-  'hips, low in the range': { ask: 'Hips: low in the range', measure: 'hip, lowest third' },
-  'hips, in the middle': { ask: 'Hips: in the middle', measure: 'hip, middle third' },
-  'hips, at the top': { ask: 'Hips: at the top', measure: 'hip, highest third' },
+const PURPOSE_WORDS: Record<Purpose, { ask: string; measure: string; where?: string; note?: string }> = {
+  'hips, low in the range': {
+    ask: 'Hips: low in the range',
+    measure: 'hip, lowest third',
+    where: 'hardest for the hips there',
+  },
+  'hips, in the middle': {
+    ask: 'Hips: in the middle',
+    measure: 'hip, middle third',
+    where: 'hardest for the hips there',
+  },
+  'hips, at the top': {
+    ask: 'Hips: at the top',
+    measure: 'hip, highest third',
+    where: 'hardest for the hips there',
+  },
   knees: { ask: 'Knees: front of the thigh', measure: 'knee, over the range' },
   'back of the thigh': {
     ask: 'Back of the thigh (hamstrings)',
@@ -136,8 +148,8 @@ function Purposes({ entries }: { entries: readonly EntrySummary[] }) {
         </p>
       )}
       <p className="mt-2 text-sm text-soft" aria-live="polite">
-        {listed.length} movements. The small curves run from the lowest to the highest position, all on one
-        scale: the full line is the hip, the dashed one the knee.
+        {listed.length} movements{words.where && ` that are ${words.where}`}. The small curves run from the
+        lowest to the highest position, all on one scale: the full line is the hip, the dashed one the knee.
       </p>
       <table className="mt-1 w-full max-w-4xl text-left">
         <thead>
@@ -218,8 +230,8 @@ function Row({ rank, row: r, most, purpose, build, unit }: RowProps) {
         <Link to={`/library/variation/${entry.slug}`} className="font-semibold">
           {entry.title}
         </Link>
-        <span className="block text-sm">
-          <Link to={`/body?a=${entry.slug}`}>Take it apart</Link>
+        <span className="pl-3 text-sm">
+          <Link to={`/body?a=${entry.slug}`}>take it apart</Link>
         </span>
         {trades && isComputed(r.of.mechanics) && (
           <details className="text-sm">

@@ -36,7 +36,7 @@ const entries = [
   entry('floor', bridge()),
   entry('one', bridge({ legs: 1 })),
   entry('thrust', bridge({ bench: 'fitted' })),
-  entry('lifted', bridge({ bench: 'fitted' }), 30),
+  entry('lifted', bridge({ bench: 'fitted' }), 50),
   entry('squat', squat()),
 ];
 const markup = (ladder: Ladder, build = REFERENCE_BUILD, parts = false) =>
@@ -58,7 +58,7 @@ describe('the profile beneath the stairs', () => {
     const text = markup(ladderOf('floor', 'one', 'thrust'))
       .replace(/<[^>]+>/g, ' ')
       .replace(/\s+/g, ' ');
-    expect(text).toMatch(/16 points .*37 points ⇈ a big step .*9 points ↘ asks less/);
+    expect(text).toMatch(/24 points .*64 points ⇈ a big step .*16 points ↘ asks less/);
   });
   it('hatches what is a question, so that colour is never alone', () => {
     const html = markup(ladderOf('floor', 'one', 'thrust'));
@@ -71,7 +71,7 @@ describe('the profile beneath the stairs', () => {
   });
   it("counts the head coach's correction and says so", () => {
     const html = markup(ladderOf('one', 'lifted'));
-    expect(html).toContain('(corrected +30)');
+    expect(html).toContain('(corrected +50)');
     expect(html).not.toContain('asks less');
   });
   it('follows the body it is drawn for', () => {
