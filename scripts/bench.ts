@@ -7,7 +7,11 @@ import { overview, recordsOf } from '../server/log/index.ts';
 import { personList } from '../server/people/index.ts';
 import { buildOf, REFERENCE_BUILD } from '../core/body/index.ts';
 import type { Build } from '../core/body/index.ts';
-import { DemandMemory } from '../core/demand/index.ts';
+import { DemandMemory, demandOf, kendallTau } from '../core/demand/index.ts';
+import { readFileSync } from 'node:fs';
+import type { LibraryFile } from '../core/exchange/index.ts';
+import { laddersOf, resolveMechanics, shelfOf } from '../core/library/index.ts';
+import { shippedLibraryFile } from '../server/library/index.ts';
 import { hinge, lunge, rangeOf, squatAt, squatFixed } from '../core/posture/index.ts';
 import type { Computed } from '../core/posture/index.ts';
 import { COMPUTED } from '../core/testing/repertoire.ts';
@@ -54,6 +58,23 @@ show(`a 60-step sweep, mean of ${movements.length} movements`, sweeps / movement
   'one squat posture',
   onePosture,
 ]);
+
+// Not a speed: how far demand and each ladder's own order agree.
+console.log("Kendall's tau between a ladder's order and the demand of its levels, reference build");
+const shelf = shelfOf((JSON.parse(readFileSync(shippedLibraryFile, 'utf8')) as LibraryFile).documents);
+const variationOf = new Map(shelf.all('variation').map((v) => [v.slug, v]));
+for (const ladder of laddersOf(shelf)) {
+  const points = ladder.levels.flatMap((level) => {
+    const d = demandOf(REFERENCE_BUILD, resolveMechanics(variationOf.get(level.main)!, shelf));
+    return d.kind === 'measured' ? [d.points] : [];
+  });
+  const tau = kendallTau(points);
+  if (tau !== null) {
+    console.log(
+      `  ${ladder.name.padEnd(32)} ${tau.toFixed(2).padStart(6)}   ${points.map((p) => p.toFixed(0)).join(' ')}`,
+    );
+  }
+}
 
 /** People with proportions of their own; with none measured, most share one entry. */
 function crowd(n: number, measured: boolean): Build[] {

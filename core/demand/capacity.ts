@@ -23,25 +23,17 @@ const shareOf = ({ c2, c3, fromDeg, toDeg }: Shape, angleDeg: number) =>
 /** Hamstrings cross hip and knee: with the hip straight they are short and have this share (Worrell et al. 1989, from memory, low). */
 const HAMSTRINGS_AT_STRAIGHT_HIP = 0.8;
 
-/** Greatest moments of one leg at its angles, as shares of mass × g × stature. Angles in degrees of flexion. */
-export interface Capacity {
-  hipExtension: number;
-  hipFlexion: number;
-  kneeExtension: number;
-  kneeFlexion: number;
-}
+type Strengths = Pick<Build, 'constants'>;
 
-/** What one leg can hold at the angles of its hip and knee. */
-export function capacityAt(
-  { constants: c }: Pick<Build, 'constants'>,
-  hipDeg: number,
-  kneeDeg: number,
-): Capacity {
+// Greatest moments of one leg, as shares of mass × g × stature; angles in degrees of flexion.
+
+export const hipExtensionAt = ({ constants: c }: Strengths, hipDeg: number): number =>
+  c.fullHip * shareOf(HIP_EXTENSION, hipDeg);
+
+export const kneeExtensionAt = ({ constants: c }: Strengths, kneeDeg: number): number =>
+  c.fullKnee * shareOf(KNEE_EXTENSION, kneeDeg);
+
+export const kneeFlexionAt = ({ constants: c }: Strengths, hipDeg: number, kneeDeg: number): number => {
   const long = HAMSTRINGS_AT_STRAIGHT_HIP + ((1 - HAMSTRINGS_AT_STRAIGHT_HIP) * clamp(0, hipDeg, 90)) / 90;
-  return {
-    hipExtension: c.fullHip * shareOf(HIP_EXTENSION, hipDeg),
-    hipFlexion: c.fullHipFlexion,
-    kneeExtension: c.fullKnee * shareOf(KNEE_EXTENSION, kneeDeg),
-    kneeFlexion: c.fullKneeFlexion * shareOf(KNEE_FLEXION, kneeDeg) * long,
-  };
-}
+  return c.fullKneeFlexion * shareOf(KNEE_FLEXION, kneeDeg) * long;
+};

@@ -7,7 +7,7 @@ import { DemandMemory, demandOf } from './variation.ts';
 import { byDemand, kendallTau, profileOf } from './order.ts';
 import { consequencesOf, TEST_BUILDS } from './consequences.ts';
 import { nearestTo } from './nearest.ts';
-import { capacityAt } from './capacity.ts';
+import { hipExtensionAt, kneeExtensionAt, kneeFlexionAt } from './capacity.ts';
 import { askedBy } from './demand.ts';
 import type { Measured } from './variation.ts';
 import type { Step } from './order.ts';
@@ -27,15 +27,16 @@ const kg = (kilograms: number) => ({ fractionOfBodyMass: kilograms / 75, per: 't
 describe('demand by hand, from moments that are checked elsewhere', () => {
   // Anderson, Madigan & Nussbaum 2007: C1·cos(C2·(angle − C3)), worked out by hand; m·g·H is 1287.6 N·m.
   it('what a joint has at an angle', () => {
-    const at = (hipDeg: number, kneeDeg: number) => capacityAt(b, hipDeg, kneeDeg);
-    expect(at(53.4, 0).hipExtension).toBeCloseTo(0.161, 4);
-    expect(at(0, 0).hipExtension).toBeCloseTo(0.161 * 0.6272, 4);
-    expect(at(0, 64.9).kneeExtension).toBeCloseTo(0.163, 4);
-    expect(at(90, 29.9).kneeFlexion).toBeCloseTo(0.087, 4);
+    expect(hipExtensionAt(b, 53.4)).toBeCloseTo(0.161, 4);
+    expect(hipExtensionAt(b, 0)).toBeCloseTo(0.161 * 0.6272, 4);
+    expect(kneeExtensionAt(b, 64.9)).toBeCloseTo(0.163, 4);
+    expect(kneeFlexionAt(b, 90, 29.9)).toBeCloseTo(0.087, 4);
     // Short over both joints: bent knee, straight hip, as at the top of a bridge.
-    expect(at(0, 90).kneeFlexion).toBeCloseTo(0.087 * 0.6127 * 0.8, 4);
+    expect(kneeFlexionAt(b, 0, 90)).toBeCloseTo(0.087 * 0.6127 * 0.8, 4);
     // Beyond what was measured the end stands.
-    expect(at(140, 140)).toEqual(at(90, 100));
+    expect(hipExtensionAt(b, 140)).toBe(hipExtensionAt(b, 90));
+    expect(kneeExtensionAt(b, 140)).toBe(kneeExtensionAt(b, 100));
+    expect(kneeFlexionAt(b, 140, 140)).toBe(kneeFlexionAt(b, 90, 90));
   });
   it('a bodyweight squat to level: 39.1 of strength, 5 of balance, 5.4 of range', () => {
     // Hip 62.8 of 169.6 N·m, knee 62.1 of 150.7, low back 98.0 of 334.8; ankle 35.2 of 40 degrees.

@@ -2,7 +2,7 @@ import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import type { LegMoments, Posture } from '../posture/index.ts';
 import { clamp, legAngles } from '../posture/index.ts';
-import { capacityAt } from './capacity.ts';
+import { hipExtensionAt, kneeExtensionAt, kneeFlexionAt } from './capacity.ts';
 
 /**
  * What balance and skill ask besides strength, in points: a judgement, not a measurement. Lying needs none of it, a hand
@@ -63,17 +63,15 @@ export function askedBy(build: Build, postures: readonly Posture[]): Asked {
         hipDeg = own.thighDeg + p.trunkDeg;
         kneeDeg = own.thighDeg + own.shankDeg;
       }
-      const has = capacityAt(build, hipDeg, kneeDeg);
-      const [hip, knee] = [leg.hipNm, leg.kneeNm];
+      const hip = leg.hipNm;
+      const knee = leg.kneeNm;
       peaks.hipNm = Math.max(peaks.hipNm, Math.abs(hip));
       peaks.kneeNm = Math.max(peaks.kneeNm, knee);
       peaks.kneeFlexionNm = Math.max(peaks.kneeFlexionNm, -knee);
-      shares.hip = Math.max(shares.hip, hip / (has.hipExtension * unit), -hip / (has.hipFlexion * unit));
-      shares.knee = Math.max(
-        shares.knee,
-        knee / (has.kneeExtension * unit),
-        -knee / (has.kneeFlexion * unit),
-      );
+      const hipHas = hip > 0 ? hipExtensionAt(build, hipDeg) : -build.constants.fullHipFlexion;
+      const kneeHas = knee > 0 ? kneeExtensionAt(build, kneeDeg) : -kneeFlexionAt(build, hipDeg, kneeDeg);
+      shares.hip = Math.max(shares.hip, hip / (hipHas * unit));
+      shares.knee = Math.max(shares.knee, knee / (kneeHas * unit));
     }
     if (p.l5Nm !== null) peaks.l5Nm = Math.max(peaks.l5Nm, p.l5Nm);
   }

@@ -71,19 +71,25 @@ export function fasterOf(m: Computed): number {
 
 /**
  * Positions over which peaks are looked for. Squats cost a microsecond each and have kinks where a rule or support
- * comes in, so they get more. A peak between two positions is missed by less than a tenth of a point, by less
- * than a quarter where a strap comes in on the way (tested).
+ * comes in, so they get more; a lunge costs most and is hardest at its bottom. A peak between two positions is missed by
+ * less than half a point (tested).
  */
-const steps = (m: Computed) => (m.type === 'squat' ? 60 : 16);
+const steps = (m: Computed) => ({ squat: 60, lunge: 8 })[m.type as string] ?? 16;
 /** Positions for the ends of a band, which is a matter of several points anyway. */
 const BAND_STEPS = 6;
+/** A lunge is hardest at its bottom or half way. */
+const LUNGE_BAND_STEPS = 2;
 
 /**
  * The whole range from start to end counts. Of a posture that this build cannot hold, what it can hold on the way is left
  * out of the numbers.
  */
 const rangeFor = (build: Build, m: Computed, loadKg: number, undetermined: Undetermined): Range =>
-  rangeOf(build, m, { steps: undetermined === 'default' ? steps(m) : BAND_STEPS, loadKg, undetermined });
+  rangeOf(build, m, {
+    steps: undetermined === 'default' ? steps(m) : m.type === 'lunge' ? LUNGE_BAND_STEPS : BAND_STEPS,
+    loadKg,
+    undetermined,
+  });
 
 /** Demand of a variation for a build, computed afresh. */
 function measure(build: Build, m: Computed, loadKg: number): Demand {

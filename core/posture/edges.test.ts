@@ -228,10 +228,10 @@ function check(build: Build, m: P.Computed, space: string) {
     if (before && P.isHeld(before) && P.isHeld(p)) {
       // No part jumps between two positions that can be held, no angle by a turn.
       for (const key of ['shankDeg', 'thighDeg', 'trunkDeg'] as const) {
-        expect(Math.abs(p[key] - before[key]), `${key}, ${where}`).toBeLessThan(30);
+        expect(Math.abs(p[key] - before[key]), `${key}, ${where}`).toBeLessThan(able ? 30 : 90);
       }
       for (const part of ['knee', 'hip', 'shoulder'] as const) {
-        expect(apart(j[part], before.joints[part]), `${part}, ${where}`).toBeLessThan(0.15 * H);
+        expect(apart(j[part], before.joints[part]), `${part}, ${where}`).toBeLessThan((able ? 0.12 : 0.3) * H);
       }
     }
     // Contacts push and rub within what they hold.

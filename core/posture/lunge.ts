@@ -142,6 +142,9 @@ function standAt(build: Build, f: Feet, hip: Point) {
   return { knee, rearKnee, comX, copX, share, lever, weightN: G * kg, above };
 }
 
+/** How far round from the last place of the hip the next one is looked for, degrees. */
+const WALK_DEG = 40;
+
 /**
  * Hip on a circle round the front ankle where the front foot carries the asked share; null when no such
  * place is within reach of both legs.
@@ -163,7 +166,7 @@ function hipForShare(build: Build, f: Feet, distanceM: number, share: number, gu
   }
   let from = NaN;
   let value = NaN;
-  for (let a = -100; a <= 60; a += 4) {
+  for (let a = guessDeg - WALK_DEG; a <= guessDeg + WALK_DEG; a += 4) {
     const v = off(a);
     if (Number.isFinite(value) && Number.isFinite(v) && value <= 0 !== v <= 0) {
       const guess = guessDeg > from && guessDeg < a ? guessDeg : (from + a) / 2;
@@ -340,17 +343,21 @@ export function lungeRange(build: Build, partial: Partial<LungeSetUp> = {}, step
     return hips;
   };
   let top = high;
-  let up = rise(high, steps);
+  let up = hipForShare(build, f, high, share, start) ? rise(high, steps) : null;
   if (!up) {
     // The rear leg straightens first: the way starts just below where it does.
     let from = low;
     let to = high;
-    for (let i = 0; i < 30; i++) {
+    let guess = start;
+    for (let i = 0; i < 16; i++) {
       const middle = (from + to) / 2;
-      if (rise(middle, 4)) from = middle;
-      else to = middle;
+      const found = hipForShare(build, f, middle, share, guess);
+      if (found) {
+        from = middle;
+        guess = found.angleDeg;
+      } else to = middle;
     }
-    // What four places reach, all of them may just not.
+    // What one place reaches, all of them may just not.
     top = from;
     for (let i = 0; i < 20 && !up; i++, top = low + (top - low) * 0.98) up = rise(top, steps);
   }

@@ -100,6 +100,16 @@ export interface SquatFixed {
   kneeLimit: number;
   shinMax: number;
   stopped: Limit;
+  /** Masses of the standing legs, of what they carry and of all, kg. */
+  shankKg: number;
+  thighKg: number;
+  aboveKg: number;
+  W: number;
+  copX: number;
+  /** First moments per unit of sine: of the shin, of the thigh; and what stays, kg·m. */
+  a: number;
+  thighArm: number;
+  stays: number;
   /** The same without the pull; null where nothing is held. */
   unhelped: SquatFixed | null;
 }
@@ -115,14 +125,32 @@ export function squatFixed(build: Build, partial: Partial<SquatSetUp>): SquatFix
   const shinRule =
     set.pull === 'none' ? set.shinLimitDeg : Math.min(set.shinLimitDeg, build.constants.uprightShin);
   const shinMax = Math.min(ankleLimit, shinRule, kneeLimit);
+  const { masses, massKg } = build;
+  const upper = upperOf(build, armsUnder(set.load, set.arms), set.load, set.loadKg);
+  const free = set.legs === 1 ? freeLegSums(build) : null;
+  const Lt = build.lengths.thigh * scale;
+  const footKg = set.legs * masses.foot.fraction * massKg;
+  const shankKg = set.legs * masses.shank.fraction * massKg;
+  const thighKg = set.legs * masses.thigh.fraction * massKg;
+  const aboveKg = upper.hip.kg + (free ? free.kg : 0);
+  const W = footKg + shankKg + thighKg + aboveKg;
+  const copX = foot.heel.x + set.pressure * (foot.toe.x - foot.heel.x);
   return {
     build,
     set,
     foot,
-    upper: upperOf(build, armsUnder(set.load, set.arms), set.load, set.loadKg),
-    free: set.legs === 1 ? freeLegSums(build) : null,
+    upper,
+    free,
     Ls,
-    Lt: build.lengths.thigh * scale,
+    Lt,
+    shankKg,
+    thighKg,
+    aboveKg,
+    W,
+    copX,
+    a: (shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * Ls,
+    thighArm: (thighKg * (1 - masses.thigh.centre) + aboveKg) * Lt,
+    stays: W * copX - footKg * foot.centre.x - (W - footKg) * foot.ankle.x,
     styleDeg: styleDeg(build, set.load),
     ankleLimit,
     kneeLimit,
@@ -174,7 +202,8 @@ function anglesAt(f: SquatFixed, thighDeg: number): Angles {
   const pulled = set.pull !== 'none';
   const lean = pulled ? Math.min(set.leanLimitDeg, c.leanPulled) : set.leanLimitDeg;
   const leanMax = Math.max(c.leanBack, Math.min(lean, build.hipLimitDeg - thighDeg));
-  const { a, right } = balanceOf(f, thighDeg);
+  const { a } = f;
+  const right = rightOf(f, thighDeg);
   const { sin, cos } = f.upper.hip;
 
   if (set.box === 'seated') {
@@ -214,22 +243,13 @@ function anglesAt(f: SquatFixed, thighDeg: number): Angles {
   return { thighDeg, shankDeg: shinMax, trunkDeg, limit, gives: 0, seated: false };
 }
 
-/** Masses of the standing legs and what balance comes to at a depth, kg and kg·m. */
-function balanceOf(f: SquatFixed, thighDeg: number) {
-  const { build, set, foot, upper, Ls, Lt } = f;
-  const { masses, massKg: m } = build;
-  const footKg = set.legs * masses.foot.fraction * m;
-  const shankKg = set.legs * masses.shank.fraction * m;
-  const thighKg = set.legs * masses.thigh.fraction * m;
-  const aboveKg = upper.hip.kg + (f.free ? f.free.kg : 0);
-  const still = upper.hip.still + (f.free ? f.free.kgM * freeLegDirection(set, thighDeg).x : 0);
-  const W = footKg + shankKg + thighKg + aboveKg;
-  const copX = foot.heel.x + set.pressure * (foot.toe.x - foot.heel.x);
-  const a = (shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * Ls;
-  const onThigh = (thighKg * (1 - masses.thigh.centre) + aboveKg) * Lt * Math.sin(rad(thighDeg));
-  const right = W * copX - footKg * foot.centre.x - (W - footKg) * foot.ankle.x + onThigh - still;
-  return { shankKg, thighKg, aboveKg, still, W, copX, a, onThigh, right };
-}
+/** Moment of all that a free leg and arms level at the shoulder add whatever the lean, kg·m. */
+const stillOf = (f: SquatFixed, thighDeg: number) =>
+  f.upper.hip.still + (f.free ? f.free.kgM * freeLegDirection(f.set, thighDeg).x : 0);
+
+/** What balance comes to at a depth, kg·m. */
+const rightOf = (f: SquatFixed, thighDeg: number) =>
+  f.stays + f.thighArm * Math.sin(rad(thighDeg)) - stillOf(f, thighDeg);
 
 interface Angles {
   thighDeg: number;
@@ -254,10 +274,14 @@ function pullAt(build: Build, shoulder: Point) {
   };
 }
 
+/** Moment of a pull of 1 N about a point, + where it turns what is above it forward. */
+const leverOf = (pull: ReturnType<typeof pullAt> | null, x: number, y: number) =>
+  pull ? pull.cos * (pull.at.y - y) - pull.sin * (pull.at.x - x) : 0;
+
 /** Pull that a posture at its angles takes, of the weight in all; none where it would not help. */
 function pullOf(f: SquatFixed, { thighDeg, shankDeg, trunkDeg }: Angles): number {
-  const { build, foot, Ls, Lt, upper } = f;
-  const { a, right, W, copX } = balanceOf(f, thighDeg);
+  const { build, foot, Ls, Lt, upper, a, W, copX } = f;
+  const right = rightOf(f, thighDeg);
   const sinS = Math.sin(rad(shankDeg));
   const short = (right - a * sinS - turned(upper.hip.sin, upper.hip.cos, trunkDeg)) / W;
   if (short <= 0) return 0;
@@ -280,13 +304,17 @@ function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, s
   const { build, set, foot, upper, Ls, Lt } = f;
   const { constants: c, masses, statureM: H } = build;
   const { legs } = set;
-  const { shankKg, thighKg, aboveKg, still, W, copX, a, onThigh, right } = balanceOf(f, thighDeg);
+  const { shankKg, thighKg, aboveKg, W, copX, a } = f;
+  const sinT = Math.sin(rad(thighDeg));
+  const still = stillOf(f, thighDeg);
+  const onThigh = f.thighArm * sinT;
+  const right = f.stays + onThigh - still;
   const { sin, cos } = upper.hip;
   const pulled = set.pull !== 'none';
   const sinS = Math.sin(rad(shankDeg));
   const u = { x: Math.sin(rad(trunkDeg)), y: Math.cos(rad(trunkDeg)) };
   const knee = { x: foot.ankle.x + Ls * sinS, y: foot.ankle.y + Ls * Math.cos(rad(shankDeg)) };
-  const hip = { x: knee.x - Lt * Math.sin(rad(thighDeg)), y: knee.y + Lt * Math.cos(rad(thighDeg)) };
+  const hip = { x: knee.x - Lt * sinT, y: knee.y + Lt * Math.cos(rad(thighDeg)) };
   const Lh = build.lengths.hipShoulder;
   const shoulder = { x: hip.x + Lh * u.x, y: hip.y + Lh * u.y };
   const l5 = { x: hip.x + c.l5Place * Lh * u.x, y: hip.y + c.l5Place * Lh * u.y };
@@ -296,9 +324,7 @@ function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, s
   const balanced = Math.abs(short) < 1e-9 * H;
   const boxN = seated ? (G * W * short) / (copX - seatX) : 0;
   const pull = pulled ? pullAt(build, shoulder) : null;
-  /** Moment of a pull of 1 N about a point, + where it turns what is above it forward. */
-  const lever = (p: Point) => (pull ? pull.cos * (pull.at.y - p.y) - pull.sin * (pull.at.x - p.x) : 0);
-  const reach = lever({ x: copX, y: 0 });
+  const reach = leverOf(pull, copX, 0);
   const pullN = !seated && pull && short > 0 && !balanced && reach > 0 ? (G * W * short) / reach : 0;
   const held = balanced || boxN > 0 || (pullN > 0 && pullN <= c.pullMost * G * W * (1 + 1e-6));
   const comX = copX - short;
@@ -327,10 +353,10 @@ function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, s
     const kneeX = knee.x - foot.ankle.x;
     const ankleNm =
       G * ((shankKg * (1 - masses.shank.centre) + thighKg + aboveKg) * kneeX - onThigh + above) +
-      pullN * lever(foot.ankle) -
+      pullN * leverOf(pull, foot.ankle.x, foot.ankle.y) -
       boxN * (seatX - foot.ankle.x);
-    const kneeNm = G * (onThigh - above) - pullN * lever(knee) - boxN * (knee.x - seatX);
-    const hipNm = G * above + pullN * lever(hip) - boxN * (seatX - hip.x);
+    const kneeNm = G * (onThigh - above) - pullN * leverOf(pull, knee.x, knee.y) - boxN * (knee.x - seatX);
+    const hipNm = G * above + pullN * leverOf(pull, hip.x, hip.y) - boxN * (seatX - hip.x);
     // A leg turned out holds the same load in its own plane, where the levers are as long as they are: what the side
     // view does not see is the moment that closes the legs.
     const perLeg = 1 / (legs * Math.cos(rad(set.spreadDeg)));
@@ -340,7 +366,8 @@ function standing(f: SquatFixed, { thighDeg, shankDeg, trunkDeg, limit, gives, s
       kneeNm: kneeNm * perLeg,
       hipNm: hipNm * perLeg,
     });
-    l5Nm = G * (turned(upper.l5.sin, upper.l5.cos, trunkDeg) + upper.l5.still) + pullN * lever(l5);
+    l5Nm =
+      G * (turned(upper.l5.sin, upper.l5.cos, trunkDeg) + upper.l5.still) + pullN * leverOf(pull, l5.x, l5.y);
   }
   return {
     joints: {
