@@ -90,15 +90,6 @@ const SHOTS: Shot[] = [
     dark: true,
   },
   {
-    name: 'bar',
-    login: 'coach',
-    path: (id) =>
-      `/floor/session?people=${['Jonah Sprigg', 'Lorcan Whitlock'].map(id).join(',')}&who=${id('Jonah Sprigg')}&on=squat-ladder`,
-    size: [820, 1180],
-    fold: ['Warm-up up to it', 'Share the bar', 'How everything is set for Jonah Sprigg'],
-    scrollTo: 'section[aria-label="The bar"]',
-  },
-  {
     name: 'desk',
     login: 'coach',
     path: (id) => `/faults?person=${id('Pascal Ouderkerk')}&of=deep-squat&pattern=squat`,
