@@ -231,7 +231,9 @@ function check(build: Build, m: P.Computed, space: string) {
         expect(Math.abs(p[key] - before[key]), `${key}, ${where}`).toBeLessThan(able ? 30 : 90);
       }
       for (const part of ['knee', 'hip', 'shoulder'] as const) {
-        expect(apart(j[part], before.joints[part]), `${part}, ${where}`).toBeLessThan((able ? 0.12 : 0.3) * H);
+        expect(apart(j[part], before.joints[part]), `${part}, ${where}`).toBeLessThan(
+          (able ? 0.12 : 0.3) * H,
+        );
       }
     }
     // Contacts push and rub within what they hold.
@@ -299,6 +301,113 @@ describe.each(TYPES)('any %s of any body', (type) => {
         expect(drawnFaults(built(body), m)).toEqual([]);
       }),
       { numRuns: runs(Math.ceil(USUAL[type] / 4)), endOnFailure: true },
+    );
+  });
+});
+
+describe('edges that once broke', () => {
+  const b = buildOf({ statureM: 1.75, massKg: 75 });
+  const lungeWith = (m: object) =>
+    P.rangeOf(b, {
+      type: 'lunge',
+      dynamics: 'static',
+      loadPlace: 'none',
+      stepOfRightAngleStep: 0.9,
+      frontShankDeg: 12,
+      trunkDeg: 15,
+      ...m,
+    } as P.Computed);
+  const sweep = <T>(from: number, to: number, n: number, f: (x: number) => T) =>
+    Array.from({ length: n + 1 }, (_, i) => f(from + ((to - from) * i) / n));
+  const steps = (list: number[]) => list.slice(1).map((x, i) => Math.abs(x - list[i]!));
+
+  it('a rear foot raised from the floor bit by bit: nothing jumps where it leaves its ball', () => {
+    const all = sweep(0, 0.4, 80, (rearFootRaisedM) => lungeWith({ rearFootRaisedM }).postures.at(-1)!);
+    const parts = (of: (p: P.Posture) => number) => Math.max(...steps(all.map(of)));
+    expect(parts((p) => p.legs[1]!.kneeNm)).toBeLessThan(3);
+    expect(parts((p) => 100 * p.frontShare!)).toBeLessThan(1);
+    expect(parts((p) => p.joints.other!.ankle.x)).toBeLessThan(0.01);
+  });
+  it('the top of a lunge follows its step without stairs', () => {
+    const tops = sweep(
+      0.9,
+      1.25,
+      70,
+      (x) => lungeWith({ stepOfRightAngleStep: x }).postures[0]!.joints.hip.y,
+    );
+    // Half a centimetre of step lowers the hip by 3 to 8 mm; a stair was 4 cm.
+    expect(Math.max(...steps(tops))).toBeLessThan(0.012);
+    // It goes as high as the rear leg reaches.
+    const { other, hip } = lungeWith({ stepOfRightAngleStep: 1.1 }).postures[0]!.joints;
+    const reach = Math.hypot(hip.x - other!.ankle.x, hip.y - other!.ankle.y);
+    expect(reach / (b.lengths.thigh + b.lengths.shank)).toBeGreaterThan(0.99);
+  });
+  it('a low bench: the buttocks start no lower than the floor', () => {
+    for (const heightM of [0.2, 0.25, 0.3, 0.45]) {
+      const m: P.Computed = {
+        type: 'bridge',
+        legs: 2,
+        hold: false,
+        loadPlace: 'none',
+        feetFartherDeg: 0,
+        bench: { heightM },
+      };
+      const low = Math.min(...P.rangeOf(b, m).postures.map((p) => p.joints.hip.y));
+      expect(low).toBeGreaterThanOrEqual(b.constants.buttockDepth * b.statureM - 1e-9);
+    }
+  });
+  it('on one leg a squat goes below level, the free leg does not go above it', () => {
+    const one = { type: 'squat', legs: 1, hands: 'forward', loadPlace: 'none' } as const;
+    const free = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 45 });
+    const [level, deep] = [90, 115].map((thighDeg) => P.rangeOf(free, { ...one, thighDeg }).postures.at(-1)!);
+    expect(deep!.thighDeg).toBeCloseTo(115, 9);
+    expect(deep!.joints.hip.y).toBeLessThan(level!.joints.hip.y - 0.1);
+    expect(deep!.joints.other!.ankle.y).toBeCloseTo(deep!.joints.hip.y, 9);
+  });
+  it('a bar close to the leg stays in front of it, and the centre of mass is where the masses are', () => {
+    fc.assert(
+      fc.property(
+        bodies,
+        number(20, 90),
+        number(0, 40),
+        number(0, 1.5),
+        fc.boolean(),
+        (body, trunkDeg, kneeDeg, load, kickstand) => {
+          const build = built(body);
+          const m: P.Computed = {
+            type: 'hinge',
+            legs: kickstand ? 1 : 2,
+            kickstand,
+            trunkDeg,
+            kneeDeg,
+            hands: 'at the sides',
+            loadPlace: 'in front of the legs',
+            loadPath: 'close',
+            referenceLoad: { fractionOfBodyMass: load, per: 'total' },
+          };
+          let range: P.Range;
+          try {
+            range = P.rangeOf(build, m, { steps: 6 });
+          } catch (error) {
+            expect(error).toBeInstanceOf(RangeError);
+            return;
+          }
+          for (const p of range.postures.filter(P.isHeld)) {
+            const masses = P.allMasses(P.massesOf(build, m, p));
+            expect(Math.abs(P.centreX(masses) - p.comX)).toBeLessThan(1e-6);
+            const { hand, hip, knee } = p.joints;
+            if (hand!.y < knee.y + 0.05 * build.statureM) continue;
+            // Distance from the axis of the thigh: its half depth and the bar's.
+            const t = {
+              x: (knee.x - hip.x) / build.lengths.thigh,
+              y: (knee.y - hip.y) / build.lengths.thigh,
+            };
+            const off = Math.abs((hand!.x - hip.x) * t.y - (hand!.y - hip.y) * t.x);
+            expect(off).toBeGreaterThan((build.constants.thighDepth - 0.001) * build.statureM);
+          }
+        },
+      ),
+      { numRuns: runs(60), endOnFailure: true },
     );
   });
 });

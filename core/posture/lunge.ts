@@ -164,19 +164,37 @@ function hipForShare(build: Build, f: Feet, distanceM: number, share: number, gu
     const angle = rootNear(off, guessDeg, guessDeg - 4, guessDeg + 4);
     if (angle !== null) return { hip: at(angle), angleDeg: angle };
   }
+  const found = (low: number, high: number) => {
+    const angle = rootNear(off, guessDeg > low && guessDeg < high ? guessDeg : (low + high) / 2, low, high);
+    return angle === null ? null : { hip: at(angle), angleDeg: angle };
+  };
   let from = NaN;
   let value = NaN;
   for (let a = guessDeg - WALK_DEG; a <= guessDeg + WALK_DEG; a += 4) {
     const v = off(a);
-    if (Number.isFinite(value) && Number.isFinite(v) && value <= 0 !== v <= 0) {
-      const guess = guessDeg > from && guessDeg < a ? guessDeg : (from + a) / 2;
-      const angle = rootNear(off, guess, from, a);
-      return angle === null ? null : { hip: at(angle), angleDeg: angle };
+    if (Number.isFinite(value) && Number.isFinite(v)) {
+      if (value <= 0 !== v <= 0) return found(from, a);
+    } else if (Number.isFinite(value) !== Number.isFinite(v) && !Number.isNaN(from)) {
+      // Where a leg comes to be straight between two places, the last one that it reaches counts too.
+      const [inside, beyond] = Number.isFinite(v) ? [a, from] : [from, a];
+      const end = lastReached(off, inside, beyond);
+      if (off(inside) <= 0 !== off(end) <= 0) return found(Math.min(inside, end), Math.max(inside, end));
     }
     from = a;
     value = v;
   }
   return null;
+}
+
+/** The farthest place towards one out of reach where a function still has a value. */
+function lastReached(f: (x: number) => number, inside: number, beyond: number): number {
+  let [near, far] = [inside, beyond];
+  for (let i = 0; i < 30; i++) {
+    const middle = (near + far) / 2;
+    if (Number.isFinite(f(middle))) near = middle;
+    else far = middle;
+  }
+  return near;
 }
 
 function postureAt(build: Build, f: Feet, hip: Point, held: boolean): Posture {
