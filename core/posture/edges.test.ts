@@ -316,7 +316,7 @@ describe('edges that once broke', () => {
       frontShankDeg: 12,
       trunkDeg: 15,
       ...m,
-    } as P.Computed);
+    });
   const sweep = <T>(from: number, to: number, n: number, f: (x: number) => T) =>
     Array.from({ length: n + 1 }, (_, i) => f(from + ((to - from) * i) / n));
   const steps = (list: number[]) => list.slice(1).map((x, i) => Math.abs(x - list[i]!));
