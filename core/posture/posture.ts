@@ -58,7 +58,7 @@ export type Verdict =
   /** A contact would have to hold more level force than it can. */
   | 'slips';
 
-export type Limit = 'none' | 'ankle' | 'shin rule' | 'knee past toe';
+export type Limit = 'none' | 'ankle' | 'shin rule' | 'knee past toe' | 'knee bend';
 
 /** One position of a repetition: where everything is, what every joint has to hold, what stops it. */
 export interface Posture {

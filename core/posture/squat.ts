@@ -197,8 +197,11 @@ function eased(f: SquatFixed, unhelped: SquatFixed, upright: Angles): Angles {
 
 /** Shin and trunk at a depth, before anything is held. */
 function anglesAt(f: SquatFixed, thighDeg: number): Angles {
-  const { build, set, shinMax } = f;
+  const { build, set } = f;
   const c = build.constants;
+  // A knee folds only so far: deep down that is what stops the shin.
+  const folded = c.kneeBend - thighDeg;
+  const shinMax = Math.min(f.shinMax, folded);
   const pulled = set.pull !== 'none';
   const lean = pulled ? Math.min(set.leanLimitDeg, c.leanPulled) : set.leanLimitDeg;
   const leanMax = Math.max(c.leanBack, Math.min(lean, build.hipLimitDeg - thighDeg));
@@ -233,9 +236,9 @@ function anglesAt(f: SquatFixed, thighDeg: number): Angles {
   }
   const balance = leanAt(shinMax);
   const trunkDeg = clamp(c.leanBack, balance, leanMax);
-  const limit = f.stopped;
+  const limit = shinMax === folded ? 'knee bend' : f.stopped;
   if (set.box !== 'none' && limit === 'shin rule' && !(balance <= leanMax)) {
-    const soft = Math.min(shinFor(a, right - turned(sin, cos, leanMax)), f.ankleLimit, f.kneeLimit);
+    const soft = Math.min(shinFor(a, right - turned(sin, cos, leanMax)), f.ankleLimit, f.kneeLimit, folded);
     if (soft > shinMax) {
       return { thighDeg, shankDeg: soft, trunkDeg, limit, gives: soft - shinMax, seated: false };
     }
