@@ -154,7 +154,9 @@ function Purposes({ entries }: { entries: readonly EntrySummary[] }) {
       <table className="mt-1 w-full max-w-4xl text-left">
         <thead>
           <tr className="border-b border-ink align-bottom">
-            <th className="w-8 py-1" />
+            <th className="w-8 py-1">
+              <span className="sr-only">Place</span>
+            </th>
             <th>Movement</th>
             <th className="pl-3 text-right">Load</th>
             <th className="pl-3 text-right">{capital(words.measure)}</th>
