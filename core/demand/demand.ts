@@ -49,6 +49,13 @@ export interface Asked {
 /** Whether a leg is the one behind, whose own points stand in `other`. */
 const isBehind = (leg: LegMoments) => leg.leg === 'rear leg' || leg.leg === 'toe of the other foot';
 
+/** Bend of the hip and knee that a leg's moments belong to, degrees. */
+export function bendsOf(p: Posture, leg: LegMoments): { hipDeg: number; kneeDeg: number } {
+  if (!isBehind(leg) || !p.joints.other) return { hipDeg: p.hipFlexionDeg, kneeDeg: p.kneeFlexionDeg };
+  const { thighDeg, shankDeg } = legAngles({ ...p.joints.other, hip: p.joints.hip });
+  return { hipDeg: thighDeg + p.trunkDeg, kneeDeg: thighDeg + shankDeg };
+}
+
 /** Greatest moments over positions, and greatest shares of what each joint has at its angle there. */
 export function askedBy(build: Build, postures: readonly Posture[]): Asked {
   const peaks: Peaks = { hipNm: 0, kneeNm: 0, kneeFlexionNm: 0, l5Nm: 0 };
@@ -56,13 +63,7 @@ export function askedBy(build: Build, postures: readonly Posture[]): Asked {
   const unit = build.massKg * G * build.statureM;
   for (const p of postures) {
     for (const leg of p.legs) {
-      let hipDeg = p.hipFlexionDeg;
-      let kneeDeg = p.kneeFlexionDeg;
-      if (isBehind(leg) && p.joints.other) {
-        const own = legAngles({ ...p.joints.other, hip: p.joints.hip });
-        hipDeg = own.thighDeg + p.trunkDeg;
-        kneeDeg = own.thighDeg + own.shankDeg;
-      }
+      const { hipDeg, kneeDeg } = bendsOf(p, leg);
       const hip = leg.hipNm;
       const knee = leg.kneeNm;
       peaks.hipNm = Math.max(peaks.hipNm, Math.abs(hip));

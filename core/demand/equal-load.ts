@@ -1,18 +1,18 @@
 import { G } from '../body/index.ts';
 import type { Build } from '../body/index.ts';
 import type { Computed, SettledMechanics, Undetermined } from '../posture/index.ts';
-import { isComputed, rangeOf, referenceLoadKg, rootBetween } from '../posture/index.ts';
+import { isComputed, isHeld, limitsOf, rangeOf, referenceLoadKg, rootBetween } from '../posture/index.ts';
 import { askedBy } from './demand.ts';
 import type { Peaks } from './demand.ts';
 
-export const EQUAL_PARTS = ['low back', 'hip', 'knee'] as const;
+const EQUAL_PARTS = ['low back', 'hip', 'knee'] as const;
 export type EqualPart = (typeof EQUAL_PARTS)[number];
 
 /** The load in B that asks of a part what A's load asks, or why there is none. */
 export type EqualLoad =
   | { kind: 'equal'; part: EqualPart; kg: number; lowKg: number; highKg: number; nm: number }
   | { kind: 'already more'; part: EqualPart; nm: number; withoutNm: number }
-  | { kind: 'never'; part: EqualPart; nm: number; mostNm: number; mostKg: number };
+  | { kind: 'never'; part: EqualPart; nm: number; mostKg: number };
 
 export interface EqualLoads {
   /** A's load, kg in all. */
@@ -20,8 +20,6 @@ export interface EqualLoads {
   loads: EqualLoad[];
 }
 
-/** More is on no bar of a hall that this is for, kg (judgement). */
-const MOST_KG = 300;
 /** Load places are good to 3 cm either way; the band of an equal load follows it and what statics leaves open. */
 const PLACE_M = 0.03;
 
@@ -44,15 +42,23 @@ const pick = (peaks: Peaks, part: EqualPart): number =>
 /** Positions that a peak is looked for in. */
 const STEPS = 24;
 
-function peakOf(
+/** Greatest moment of a part over a range; null where the body cannot hold all of it. */
+function heldPeak(
   build: Build,
   m: Computed,
   loadKg: number,
   part: EqualPart,
-  undetermined: Undetermined,
-): number {
-  const { postures } = rangeOf(build, m, { steps: STEPS, loadKg, undetermined });
+  undetermined: Undetermined = 'default',
+): number | null {
+  const { postures, lacks } = rangeOf(build, m, { steps: STEPS, loadKg, undetermined });
+  if (lacks.length > 0 || !postures.every(isHeld)) return null;
   return pick(askedBy(build, postures).peaks, part);
+}
+
+/** Most that is carried so, kg: what the body room lets somebody set. */
+function mostKg(build: Build, m: Computed): number {
+  const { loadKg, heldOutKg } = limitsOf(build, m);
+  return (('loadPlace' in m && m.loadPlace === 'arms out in front' ? heldOutKg : undefined) ?? loadKg)![1];
 }
 
 /** Whether a block carries a load that the model knows. */
@@ -61,9 +67,23 @@ function carries(m: Computed): boolean {
   return m.loadPlace !== 'none' && m.loadPlace !== 'round the knees' && m.loadPlace !== 'round the ankles';
 }
 
-/** Load in B, kg, at which a part's peak is so much; null: at none up to the most. */
-function loadFor(build: Build, b: Computed, part: EqualPart, nm: number, undetermined: Undetermined) {
-  return rootBetween((kg) => peakOf(build, b, kg, part, undetermined) - nm, 0, MOST_KG, 1e-6);
+/** Loads that are tried before the one between two of them is looked for. */
+const TRIED = 10;
+
+/** Load in B, kg, at which a part's peak is so much; null where none that can be held gives it. */
+function loadFor(build: Build, b: Computed, part: EqualPart, nm: number | null, undetermined?: Undetermined) {
+  if (nm === null) return null;
+  const over = (kg: number) => (heldPeak(build, b, kg, part, undetermined) ?? NaN) - nm;
+  const most = mostKg(build, b);
+  let below: number | null = null;
+  for (let i = 0; i <= TRIED; i++) {
+    const kg = (most * i) / TRIED;
+    const by = over(kg);
+    if (by > 0) return below === null ? null : rootBetween(over, below, kg, 1e-6);
+    // Loads that topple or that nobody gets down to have no moment: what is looked for lies between two that can be held.
+    below = by <= 0 ? kg : null;
+  }
+  return null;
 }
 
 /**
@@ -85,22 +105,20 @@ export function equalLoads(
     : 0;
   const [near, far] = [carriedForward(build, -PLACE_M), carriedForward(build, PLACE_M)];
   const loads = EQUAL_PARTS.map((part): EqualLoad => {
-    const nm = peakOf(build, a, fromKg, part, 'default');
-    const withoutNm = peakOf(build, b, 0, part, 'default');
-    if (withoutNm >= nm) return { kind: 'already more', part, nm, withoutNm };
-    const kg = loadFor(build, b, part, nm, 'default');
-    if (kg === null) {
-      const mostNm = peakOf(build, b, MOST_KG, part, 'default');
-      return { kind: 'never', part, nm, mostNm, mostKg: MOST_KG };
-    }
+    const nm = heldPeak(build, a, fromKg, part);
+    const withoutNm = heldPeak(build, b, 0, part);
+    if (nm === null) throw new RangeError('This body cannot take the one that is compared with.');
+    if (withoutNm !== null && withoutNm >= nm) return { kind: 'already more', part, nm, withoutNm };
+    const kg = loadFor(build, b, part, nm);
+    if (kg === null) return { kind: 'never', part, nm, mostKg: mostKg(build, b) };
     const ends = [
-      [near, far],
-      [far, near],
-    ].map(([of, on]) => loadFor(on!, b, part, peakOf(of!, a, fromKg, part, 'default'), 'default'));
-    const open = (['low', 'high'] as const).map((u) =>
-      loadFor(build, b, part, peakOf(build, a, fromKg, part, u), u),
-    );
-    const all = [kg, ...[...ends, ...open].filter((k) => k !== null)];
+      loadFor(far, b, part, heldPeak(near, a, fromKg, part)),
+      loadFor(near, b, part, heldPeak(far, a, fromKg, part)),
+      ...(['low', 'high'] as const).map((u) =>
+        loadFor(build, b, part, heldPeak(build, a, fromKg, part, u), u),
+      ),
+    ];
+    const all = [kg, ...ends.filter((k) => k !== null)];
     return { kind: 'equal', part, kg, lowKg: Math.min(...all), highKg: Math.max(...all), nm };
   });
   return { fromKg, loads };

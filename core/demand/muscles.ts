@@ -18,15 +18,8 @@ const HIP_LEVER = 1.5;
 /** The share is known to this either way. */
 export const SHARE_BAND = 0.15;
 
-export interface HipShare {
-  /** Of the muscles behind the thigh, 0 to 1; the rest is the gluteals'. */
-  share: number;
-  low: number;
-  high: number;
-}
-
 /**
- * Share of the muscles behind the thigh in a hip's extension moment.
+ * Share of the muscles behind the thigh in a hip's extension moment, 0 to 1; the rest is the gluteals'.
  * @param hipDeg flexion between thigh and trunk, degrees
  * @param kneeNm + extension; negative where the knee has to be bent
  */
@@ -35,12 +28,11 @@ export function hamstringShare(o: {
   kneeDeg: number;
   hipNm: number;
   kneeNm: number;
-}): HipShare {
+}): number {
   const knee = 1 - ((1 - LEFT_AT_BENT) * clamp(0, o.kneeDeg, BENT_DEG)) / BENT_DEG;
   const hip = LEFT_AT_STRAIGHT_HIP + ((1 - LEFT_AT_STRAIGHT_HIP) * clamp(0, o.hipDeg, 90)) / 90;
   const behind = AT_BEST * knee * hip;
   const byLength = behind / (behind + 1 - AT_BEST);
   const needed = o.hipNm > 0 ? (HIP_LEVER * Math.max(0, -o.kneeNm)) / o.hipNm : 0;
-  const share = clamp(0, Math.max(byLength, needed), 1);
-  return { share, low: clamp(0, share - SHARE_BAND, 1), high: clamp(0, share + SHARE_BAND, 1) };
+  return clamp(0, Math.max(byLength, needed), 1);
 }

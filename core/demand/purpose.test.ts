@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD as b } from '../body/index.ts';
 import type { Computed, SettledMechanics } from '../posture/index.ts';
-import { rangeOf } from '../posture/index.ts';
+import { isHeld, rangeOf } from '../posture/index.ts';
 import { bridge, COMPUTED, hinge, lunge, squat } from '../testing/repertoire.ts';
 import { driftNmPerCm, equalLoads } from './equal-load.ts';
 import { hamstringShare } from './muscles.ts';
-import { curveOf, rankFor, tradeOf } from './purpose.ts';
+import { bestOf, curveOf, rankFor, tradeOf } from './purpose.ts';
 import type { Purpose } from './purpose.ts';
 
 const kg = (kilograms: number) => ({ fractionOfBodyMass: kilograms / 75, per: 'total' as const });
@@ -45,6 +45,20 @@ describe('equal load', () => {
     });
     expect(equalLoads(b, heavy, squat())).toBeNull();
   });
+  it('offers no load that topples somebody or that nobody holds out', () => {
+    const back = squat({ loadPlace: 'across the shoulders, high', referenceLoad: kg(45) });
+    for (const loadPlace of ['at the chest', 'arms out in front', 'front of shoulders'] as const) {
+      const other = squat({ loadPlace, referenceLoad: kg(5) });
+      for (const l of equalLoads(b, back, other)!.loads) {
+        if (l.kind !== 'equal') continue;
+        const { postures } = rangeOf(b, other as Computed, { steps: 24, loadKg: l.kg });
+        expect(postures.every(isHeld), `${loadPlace}, ${l.part}`).toBe(true);
+        if (loadPlace === 'arms out in front') expect(l.kg).toBeLessThanOrEqual(0.3 * 75);
+      }
+    }
+    // Who cannot take the one at all is told.
+    expect(() => equalLoads({ ...b, ankleLimitDeg: 10 }, back, inHands)).toThrow('cannot take the one');
+  });
   it('forty kilograms drifting a centimetre away add 3.9 N·m', () => {
     expect(driftNmPerCm(40)).toBeCloseTo(3.924, 9);
   });
@@ -75,12 +89,12 @@ describe('which for this purpose', () => {
   it('leaves out what this body cannot hold, and runs from the lowest position up', () => {
     const stiff = { ...b, ankleLimitDeg: 5, hipLimitDeg: 90 };
     expect(rankFor(stiff, 'knees', list).length).toBeLessThan(rankFor(b, 'knees', list).length);
-    const curve = curveOf(b, squat() as Computed);
+    const { curve } = curveOf(b, squat() as Computed)!;
     expect(curve[0]!.hipNm).toBeGreaterThan(curve.at(-1)!.hipNm);
-    const thrust = curveOf(
+    const { curve: thrust } = curveOf(
       b,
       bridge({ bench: 'fitted', loadPlace: 'hip crease', referenceLoad: kg(60) }) as Computed,
-    );
+    )!;
     expect(thrust.at(-1)!.hipNm).toBeGreaterThan(0.9 * Math.max(...thrust.map((c) => c.hipNm)));
   });
 });
@@ -92,8 +106,7 @@ describe('who does the work of the hip', () => {
     for (let i = 1; i < shares.length; i++) expect(shares[i]!).toBeGreaterThan(shares[i - 1]!);
   });
   it('straighter knees in a hinge, more; and never less than the knee needs', () => {
-    const at = (kneeDeg: number, kneeNm = 0) =>
-      hamstringShare({ hipDeg: 80, kneeDeg, hipNm: 100, kneeNm }).share;
+    const at = (kneeDeg: number, kneeNm = 0) => hamstringShare({ hipDeg: 80, kneeDeg, hipNm: 100, kneeNm });
     expect(at(5)).toBeGreaterThan(at(40));
     expect(at(20, -50)).toBeCloseTo(0.75, 9);
     expect(at(20, 50)).toBe(at(20));
@@ -108,5 +121,8 @@ describe('who does the work of the hip', () => {
     expect(trade.at(-1)!.kneeNm).toBeLessThan(trade[0]!.kneeNm);
     expect(trade.at(-1)!.hipNm).toBeGreaterThan(trade[0]!.hipNm);
     expect(tradeOf(b, squat() as Computed)).toEqual([]);
+    expect(bestOf('knees', trade)).toBe(trade[0]);
+    expect(bestOf('gluteals', trade)!.hipNm).toBeGreaterThan(trade[0]!.hipNm);
+    expect(bestOf('knees', [])).toBeNull();
   });
 });

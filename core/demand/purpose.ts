@@ -1,7 +1,7 @@
 import type { Build } from '../body/index.ts';
 import type { Computed, Posture, SettledMechanics } from '../posture/index.ts';
-import { isComputed, isHeld, legAngles, rangeOf } from '../posture/index.ts';
-import { askedBy } from './demand.ts';
+import { isComputed, isHeld, rangeOf } from '../posture/index.ts';
+import { askedBy, bendsOf } from './demand.ts';
 import { hamstringShare } from './muscles.ts';
 
 export const PURPOSES = [
@@ -32,31 +32,32 @@ const STEPS = 24;
 function placeOf(p: Posture, up: number): PlaceOnCurve {
   let [hipNm, kneeNm, hamstrings] = [0, 0, 0];
   for (const leg of p.legs) {
-    const rear = leg.leg === 'rear leg' || leg.leg === 'toe of the other foot' ? p.joints.other : null;
     if (leg.hipNm > hipNm) {
       hipNm = leg.hipNm;
-      const own = rear && legAngles({ ...rear, hip: p.joints.hip });
-      hamstrings = hamstringShare({
-        hipDeg: own ? own.thighDeg + p.trunkDeg : p.hipFlexionDeg,
-        kneeDeg: own ? own.thighDeg + own.shankDeg : p.kneeFlexionDeg,
-        hipNm: leg.hipNm,
-        kneeNm: leg.kneeNm,
-      }).share;
+      hamstrings = hamstringShare({ ...bendsOf(p, leg), hipNm: leg.hipNm, kneeNm: leg.kneeNm });
     }
     kneeNm = Math.max(kneeNm, leg.kneeNm);
   }
   return { up, hipNm, kneeNm, backNm: Math.max(0, p.l5Nm ?? 0), hamstrings };
 }
 
-/**
- * Hip, knee and low back over the range, from the lowest position to the highest; empty where this body cannot hold it.
- * @throws RangeError in words when this body cannot take it at all
- */
-export function curveOf(build: Build, m: Computed): PlaceOnCurve[] {
-  const { postures, workingIs, lacks } = rangeOf(build, m, { steps: STEPS });
-  if (lacks.length > 0 || !postures.every(isHeld)) return [];
-  const upward = workingIs === 'bottom' ? [...postures].reverse() : postures;
-  return upward.map((p, i) => placeOf(p, i / STEPS));
+interface Curve {
+  /** From the lowest position to the highest. */
+  curve: PlaceOnCurve[];
+  loadKg: number;
+}
+
+/** Hip, knee and low back over the range with the reference load; null where this body cannot hold it. */
+export function curveOf(build: Build, m: Computed): Curve | null {
+  try {
+    const { postures, workingIs, lacks, loadKg } = rangeOf(build, m, { steps: STEPS });
+    if (lacks.length > 0 || !postures.every(isHeld)) return null;
+    const upward = workingIs === 'bottom' ? [...postures].reverse() : postures;
+    return { curve: upward.map((p, i) => placeOf(p, i / STEPS)), loadKg };
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
 }
 
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / Math.max(1, list.length);
@@ -139,27 +140,14 @@ export function rankFor<C extends Candidate>(
   return ranked.sort((a, b) => b.serves - a.serves);
 }
 
-interface Found {
-  curve: PlaceOnCurve[];
-  loadKg: number;
-}
-const kept = new WeakMap<Build, Map<string, Found | null>>();
+const kept = new WeakMap<Build, Map<Computed, Curve | null>>();
 
-/** A curve, found once for a body and a set-up. */
-function known(build: Build, m: Computed): Found | null {
+/** A curve, found once for a body and a block: changing the purpose costs nothing. */
+function known(build: Build, m: Computed): Curve | null {
   let own = kept.get(build);
-  if (!own) kept.set(build, (own = new Map<string, Found | null>()));
-  const key = JSON.stringify(m);
-  const before = own.get(key);
-  if (before !== undefined) return before;
-  let found: Found | null = null;
-  try {
-    const curve = curveOf(build, m);
-    if (curve.length > 0) found = { curve, loadKg: rangeOf(build, m, { steps: 1 }).loadKg };
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-  }
-  own.set(key, found);
+  if (!own) kept.set(build, (own = new Map<Computed, Curve | null>()));
+  let found = own.get(m);
+  if (found === undefined) own.set(m, (found = curveOf(build, m)));
   return found;
 }
 
@@ -213,4 +201,23 @@ export function tradeOf(build: Build, m: Computed): Trade[] {
       throw error;
     }
   });
+}
+
+/** The one of a trade that serves a purpose most; null of none. */
+export function bestOf(purpose: Purpose, trades: readonly Trade[]): Trade | null {
+  const serves = (t: Trade): number => {
+    switch (purpose) {
+      case 'knees':
+        return t.kneeNm;
+      case 'back of the thigh':
+        return t.hipNm * t.hamstrings;
+      case 'gluteals':
+        return t.hipNm * (1 - t.hamstrings);
+      case 'hips or knees, low back spared':
+        return Math.max(t.hipNm, t.kneeNm) / Math.max(1, t.backNm);
+      default:
+        return t.hipNm;
+    }
+  };
+  return trades.reduce<Trade | null>((best, t) => (best && serves(best) >= serves(t) ? best : t), null);
 }

@@ -32,7 +32,7 @@ export function equalSentence(l: EqualLoad, from: string, b: string, unit: 'kg' 
     case 'already more':
       return `${b} loads the ${l.part} more without any load: ${tidy(l.withoutNm, 0)} against ${nm}.`;
     case 'never':
-      return `No load up to ${mass(l.mostKg, unit)} makes ${b} load the ${l.part} as much: ${tidy(l.mostNm, 0)} against ${nm}.`;
+      return `No load up to ${mass(l.mostKg, unit)} that can be held makes ${b} load the ${l.part} as much: ${nm}.`;
   }
 }
 
@@ -56,7 +56,7 @@ export function EqualLoadPanel({ build, a, b, unit }: Props) {
       {found === 'looking' ? (
         <p className="text-soft">Working it out …</p>
       ) : found === 'cannot' ? (
-        <p className="text-soft">This body cannot take one of the two.</p>
+        <p className="text-soft">This body cannot take {a.name}, so there is nothing to compare with.</p>
       ) : found === null ? (
         <p className="text-soft">{b.name} carries no load that the model knows.</p>
       ) : (

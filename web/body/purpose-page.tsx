@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { EntrySummary } from '../../contract/library.ts';
 import type { Build } from '../../core/body/index.ts';
-import { PURPOSES, rankFor, SHARE_BAND, tradeOf } from '../../core/demand/index.ts';
+import { bestOf, PURPOSES, rankFor, SHARE_BAND, tradeOf } from '../../core/demand/index.ts';
 import type { PlaceOnCurve, Purpose, Ranked } from '../../core/demand/index.ts';
 import { fitOf } from '../../core/kit/index.ts';
 import { isComputed } from '../../core/posture/index.ts';
@@ -149,7 +149,8 @@ function Purposes({ entries }: { entries: readonly EntrySummary[] }) {
       )}
       <p className="mt-2 text-sm text-soft" aria-live="polite">
         {listed.length} movements{words.where && ` that are ${words.where}`}. The small curves run from the
-        lowest to the highest position, all on one scale: the full line is the hip, the dashed one the knee.
+        lowest to the highest position, all on one scale: the full line is the hip, the dashed one the knee,
+        per leg.
       </p>
       <table className="mt-1 w-full max-w-4xl text-left">
         <thead>
@@ -284,22 +285,6 @@ function SmallCurve({ curve, most }: { curve: readonly PlaceOnCurve[]; most: num
   );
 }
 
-/** What of a trade a purpose is after. */
-function servedBy(purpose: Purpose, t: ReturnType<typeof tradeOf>[number]): number {
-  switch (purpose) {
-    case 'knees':
-      return t.kneeNm;
-    case 'back of the thigh':
-      return t.hipNm * t.hamstrings;
-    case 'gluteals':
-      return t.hipNm * (1 - t.hamstrings);
-    case 'hips or knees, low back spared':
-      return Math.max(t.hipNm, t.kneeNm) / Math.max(1, t.backNm);
-    default:
-      return t.hipNm;
-  }
-}
-
 /** Shorter and longer steps, nearer and farther feet, in numbers; the one that serves the purpose is marked. */
 function Trades({
   mechanics: m,
@@ -312,7 +297,7 @@ function Trades({
 }) {
   const trades = useMemo(() => tradeOf(build, m), [build, m]);
   if (trades.length === 0) return <p className="text-soft">This body can do it in no other way.</p>;
-  const best = trades.reduce((a, b) => (servedBy(purpose, b) > servedBy(purpose, a) ? b : a));
+  const best = bestOf(purpose, trades);
   const lunge = m.type === 'lunge';
   return (
     <table className="text-right">
