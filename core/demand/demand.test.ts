@@ -164,6 +164,17 @@ describe('demand', () => {
     // Lying down the toes may lift.
     expect(measured(bridge(), { ...stiff, ankleLimitDeg: 0, hipLimitDeg: 145 }).feasible).toBe(true);
   });
+  it('says in the centimetres of this body how far a knee would be under the floor', () => {
+    const low = lunge({ frontThighDeg: 115, frontShankDeg: 0, trunkDeg: 10, stepOfRightAngleStep: 1 });
+    for (const statureM of [1.55, 1.95]) {
+      const build = buildOf({ statureM, massKg: 75 });
+      const lack = measured(low, build).lacks.find((l) => l.of === 'floor')!;
+      const { knee } = rangeOf(build, low as Computed).postures.at(-1)!.joints.other!;
+      if (lack.of !== 'floor') throw new Error(lack.of);
+      expect(lack.part).toBe('rear knee');
+      expect(lack.underM).toBeCloseTo(build.constants.shinDepth * statureM - knee.y, 6);
+    }
+  });
   it('marks what a build cannot hold', () => {
     const stiff = buildOf({ statureM: 1.75, massKg: 75, ankleLimitDeg: 25 });
     expect(measured(squat(), stiff)).toMatchObject({ feasible: false, verdict: 'weight shifts back' });

@@ -119,7 +119,7 @@ function measure(build: Build, m: Computed, loadKg: number): Demand {
     balance,
     faster: fasterOf(m),
     rangeUsed: Math.max(needs.hipDeg / build.hipLimitDeg, lying ? 0 : needs.ankleDeg / build.ankleLimitDeg),
-    helped: balance === 'two legs, held or to a seat',
+    helped: m.type === 'squat' && (m.box !== undefined || m.pull !== undefined),
     loadShare: range.loadKg / build.massKg,
   };
   const points = pointsOf(asked, besides);
@@ -183,6 +183,7 @@ export class DemandMemory {
         l5Nm: found.peaks.l5Nm * k,
       },
       shortM: found.shortM * build.statureM,
+      lacks: found.lacks.map((l) => (l.of === 'floor' ? { ...l, underM: l.underM * build.statureM } : l)),
       loadKg: kg,
     };
   }

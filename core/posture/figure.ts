@@ -14,9 +14,8 @@ import type { Computed, RangeOptions, Solver } from './movements/movement.ts';
 import { allMasses } from './posture.ts';
 import type { Posture } from './posture.ts';
 import type { Range } from './range.ts';
-import { benchUnder } from './movements/bridge.ts';
 import { sideStepFigure } from './side-step.ts';
-import { trunkAxes } from './upper.ts';
+import { onTrunk, trunkAxes } from './upper.ts';
 
 /** Head on the line of the trunk: centre beyond the shoulder and radius, of stature (assumption, drawing only). */
 const HEAD = { beyond: 0.112, radius: 0.058 };
@@ -35,12 +34,8 @@ function armTo(build: Build, shoulder: Point, target: Point, side: 0 | 1): ArmPo
   return { shoulder, elbow: meet ? meet[side] : between(shoulder, target, 0.5), hand: target };
 }
 
-/** A place along the trunk from the hip and forward of it. */
-function onTrunkOf(p: Posture, along: number, forward: number): Point {
-  const { u, n } = trunkAxes(p.trunkDeg);
-  const { hip } = p.joints;
-  return { x: hip.x + along * u.x + forward * n.x, y: hip.y + along * u.y + forward * n.y };
-}
+const onTrunkOf = (p: Posture, along: number, forward: number): Point =>
+  onTrunk(p.joints.hip, p.trunkDeg, along, forward);
 
 /** Where free hands are, before the trunk at its lean. */
 function freeHandsAt(build: Build, hands: FreeHands, p: Posture, floorY: number): Hands {
@@ -171,7 +166,7 @@ function computedFigure(build: Build, m: Computed, p: Posture, range: Range, o: 
   const figure: Omit<Figure, 'props'> = {
     view: 'side',
     statureM: H,
-    head: headOf(j.shoulder, u, H, m.type === 'bridge' ? benchUnder(build, m) : -Infinity),
+    head: headOf(j.shoulder, u, H, solver.restY),
     headRadius: HEAD.radius * H,
     facing: n,
     hip: j.hip,
@@ -209,6 +204,9 @@ function footTo(build: Build, hip: Point, leg: LegPoints, ankle: Point): void {
   leg.toe = { x: leg.toe.x + by.x, y: leg.toe.y + by.y };
 }
 
+/** A free foot clears the floor by this, of stature. */
+const CLEAR = 0.004;
+
 /** A free leg that hangs beside the standing one is bent a little, so that its foot clears the floor. */
 function clearFloor(build: Build, hip: Point, leg: LegPoints, floorY: number): void {
   const under = () => floorY - Math.min(leg.heel.y, leg.toe.y);
@@ -218,9 +216,6 @@ function clearFloor(build: Build, hip: Point, leg: LegPoints, floorY: number): v
     footTo(build, hip, leg, between(hip, leg.ankle, shorter));
   }
 }
-
-/** A free foot clears the floor by this, of stature. */
-const CLEAR = 0.004;
 
 /**
  * The trailing leg of a step-up: down to its toes behind the step while it reaches, then up beside the other foot as the

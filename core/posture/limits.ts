@@ -39,7 +39,7 @@ const PUSH_ONLY: ReadonlySet<ForceFrom> = new Set<ForceFrom>([
 ]);
 
 /** What is wrong with the contacts of a posture: one would have to pull, or to hold more level force than it can. */
-export function contactFault(build: Build, p: Posture): Verdict | null {
+function contactFault(build: Build, p: Posture): Verdict | null {
   const weight = p.forces.reduce((sum, f) => sum + Math.abs(f.yN), 0);
   for (const f of p.forces) {
     if (PUSH_ONLY.has(f.from) && f.yN < -NOTHING * weight) return 'lifts off';

@@ -128,6 +128,10 @@ export const trunkAxes = (tauDeg: number) => {
   return { u: { x: Math.sin(t), y: Math.cos(t) }, n: { x: Math.cos(t), y: -Math.sin(t) } };
 };
 
+/** A place along the trunk from the hip and forward of it, metres. */
+export const onTrunk = (hip: Point, trunkDeg: number, along: number, forward: number): Point =>
+  placed(hip, trunkDeg, { along, forward, out: 0, down: 0 });
+
 function placed(hip: Point, trunkDeg: number, p: Place): Point {
   const { u, n } = trunkAxes(trunkDeg);
   return {

@@ -10,7 +10,7 @@ import { PLAIN } from './movement.ts';
 import type { Movement } from './movement.ts';
 
 /** Height of what the back lies on, metres; 0 is the floor. */
-export const benchUnder = (build: Build, m: SettledOf<'bridge'>): number =>
+const benchUnder = (build: Build, m: SettledOf<'bridge'>): number =>
   m.bench === undefined ? 0 : m.bench === 'fitted' ? fittedBenchM(build) : m.bench.heightM;
 
 export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
@@ -43,6 +43,7 @@ export const bridgeMovement: Movement<SettledOf<'bridge'>> = {
     return {
       ...PLAIN,
       lying: true,
+      restY: benchUnder(build, m),
       loadKg,
       workingIs: 'top',
       startWord: 'bottom',

@@ -3,7 +3,7 @@ import { both } from '../hands.ts';
 import { hinge, hingeMasses, hingeRange, lift, liftRange } from '../hinge.ts';
 import type { HingeSetUp, LiftSetUp } from '../hinge.ts';
 import type { SettledOf } from '../mechanics.ts';
-import { trunkAxes } from '../upper.ts';
+import { onTrunk } from '../upper.ts';
 import { armsOf, loadOf } from './carried.ts';
 import { PLAIN } from './movement.ts';
 import type { Movement } from './movement.ts';
@@ -53,11 +53,7 @@ export const hingeMovement: Movement<SettledOf<'hinge'>> = {
       props(p): Prop[] {
         const { hip, load } = p.joints;
         if (m.hands !== 'stick along the back' || load !== null) return [];
-        const { u, n } = trunkAxes(p.trunkDeg);
-        const on = (along: number) => ({
-          x: hip.x + along * u.x - 0.062 * H * n.x,
-          y: hip.y + along * u.y - 0.062 * H * n.y,
-        });
+        const on = (along: number) => onTrunk(hip, p.trunkDeg, along, -0.062 * H);
         return [{ kind: 'stick', from: on(-0.06 * H), to: on(build.lengths.hipShoulder + 0.17 * H) }];
       },
     };

@@ -31,6 +31,8 @@ export interface Solver extends Surroundings {
   workingIs: 'bottom' | 'top';
   startWord: string;
   workingWord: string;
+  /** Height of what the head comes to rest on, metres; −Infinity: it is free. */
+  restY: number;
   /** Every position of a repetition in so many even parts, from its start to its working position. */
   range(steps: number): Posture[];
   working(): Posture;
@@ -64,6 +66,7 @@ export const PLAIN = {
   lying: false,
   floorY: 0,
   stepFromX: Infinity,
+  restY: -Infinity,
   hands: () => null,
   steadies: () => null,
   why: () => null,

@@ -48,6 +48,7 @@ function onOneLeg(p: Posture, share: number): Posture {
         hipNm: both.hipNm * 2 * share,
       },
     ],
+    frontShare: share,
   };
 }
 
