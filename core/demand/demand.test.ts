@@ -214,6 +214,12 @@ describe('a ladder with its demand', () => {
     );
     expect(questions[1]!.text).toContain(`points less than one leg below it (${less} against ${more})`);
   });
+  it('calls no two places of one load the same posture', () => {
+    const at = (loadPlace: 'front of shoulders' | 'across the shoulders, high') =>
+      step(loadPlace, squat({ loadPlace, referenceLoad: kg(45) }));
+    const { steps } = profileOf([at('front of shoulders'), at('across the shoulders, high')]);
+    expect(steps[1]!.below!.comparison).toBe('inversion');
+  });
   it('calls a rise too big only when it is both over 15 points and over 40 %', () => {
     const at = (points: number) => ({
       ...floor,

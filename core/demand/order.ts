@@ -1,4 +1,5 @@
 import type { Lack, SettledMechanics } from '../posture/index.ts';
+import type { LoadPlace } from '../terms/index.ts';
 import type { Demand, Measured } from './variation.ts';
 
 /** Differences below this many points are ties. */
@@ -34,12 +35,15 @@ export interface StepQuestion {
   text: string;
 }
 
+/** Places where nothing is carried: a loop pulls, and statics does not see it. */
+const NO_LOAD: ReadonlySet<LoadPlace> = new Set<LoadPlace>(['none', 'round the knees', 'round the ankles']);
+
 const sameNumbers = (a: SettledMechanics, b: SettledMechanics): boolean => {
   const plain = (m: SettledMechanics) =>
     JSON.stringify(
       Object.fromEntries(
         Object.entries(m)
-          .filter(([k]) => k !== 'hold' && k !== 'loadPlace')
+          .filter(([k, v]) => k !== 'hold' && !(k === 'loadPlace' && NO_LOAD.has(v as LoadPlace)))
           .sort(([x], [y]) => (x < y ? -1 : 1)),
       ),
     );
