@@ -3,6 +3,7 @@
 /** Rooms of each layer from the ground up: a room imports only rooms that stand before it. */
 const ROOMS = {
   core: [
+    'program',
     'terms',
     'body',
     'posture',
@@ -14,6 +15,7 @@ const ROOMS = {
     'dose',
     'ladder',
     'fault',
+    'plan',
     'sheets',
     'floor',
     'review',
@@ -43,7 +45,7 @@ const ROOMS = {
 
 /** Layers that each layer may import, and the packages it may take (absent: any, and the system's modules). */
 const LAYERS = {
-  core: { mayImport: [], packages: ['node-diff3'] },
+  core: { mayImport: [], packages: ['node-diff3', 'highs'] },
   contract: { mayImport: ['core'], packages: ['joi'] },
   server: { mayImport: ['core', 'contract'] },
   web: { mayImport: ['core', 'contract'] },

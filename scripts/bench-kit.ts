@@ -128,8 +128,8 @@ export async function benchKit(): Promise<void> {
     start = performance.now();
     const best = await solve(programOf(holes, wishes, budget), { timeS: 10 });
     exact.push(performance.now() - start);
-    const most = recount(holes, wishes, boughtIn(best!.values, wishes));
-    if (!best!.optimal) console.log(`  ${Math.round(budget)}: not worked out to the end`);
+    const most = recount(holes, wishes, boughtIn(best.values!, wishes));
+    if (!best.optimal) console.log(`  ${Math.round(budget)}: not worked out to the end`);
     if (most.weight > 0) shares.push(near.weight / most.weight);
   }
   show('a budget by gain for price, median', middle(quick));

@@ -13,7 +13,7 @@ const way = (...groups: number[][]): Way => ({
 
 async function best(holes: readonly Hole[], wishes: readonly Wish[], budget: number) {
   const found = await solve(programOf(holes, wishes, budget), { timeS: 10 });
-  return recount(holes, wishes, boughtIn(found!.values, wishes));
+  return recount(holes, wishes, boughtIn(found.values!, wishes));
 }
 
 describe('what to buy', () => {

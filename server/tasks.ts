@@ -103,9 +103,9 @@ async function curveOf(holes: readonly Hole[], wishes: readonly Wish[]): Promise
     const budget = Math.round(share * all * 100) / 100;
     const quick = recount(holes, wishes, greedy(holes, wishes, budget));
     const found = await solve(programOf(holes, wishes, budget), { timeS: CURVE_S / CURVE.length });
-    const exact = found && recount(holes, wishes, boughtIn(found.values, wishes));
+    const exact = found.values && recount(holes, wishes, boughtIn(found.values, wishes));
     const better = exact && exact.cost <= budget + 1e-6 && exact.weight >= quick.weight ? exact : null;
-    points.push({ budget, purchase: better ?? quick, optimal: better !== null && found!.optimal });
+    points.push({ budget, purchase: better ?? quick, optimal: better !== null && found.optimal });
   }
   return points;
 }

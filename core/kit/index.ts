@@ -50,7 +50,7 @@ export {
   wayOf,
   weightOf,
 } from './purchases.ts';
-export type { Closed, Group, Hole, Program, Purchase, Way, Wish } from './purchases.ts';
+export type { Closed, Group, Hole, Purchase, Way, Wish } from './purchases.ts';
 export { sizesTyped, typedSizes } from './typed.ts';
 export type { TypedSize } from './typed.ts';
 export type { BarKit, Loadable, Loading, PlatePairs, Ramp, Stack } from './plates.ts';

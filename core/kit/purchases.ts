@@ -1,5 +1,7 @@
 import { isCounted, needsOf } from '../library/index.ts';
 import type { ResolvedVariation, Shelf } from '../library/index.ts';
+import { building } from '../program/index.ts';
+import type { Program } from '../program/index.ts';
 import type { Piece } from '../terms/index.ts';
 import { equalsAmong, fitOf } from './availability.ts';
 import { thingRows } from './card.ts';
@@ -181,21 +183,6 @@ export function recount(
   };
 }
 
-/** An integer program: maximise the cost over columns with bounds, so that rows stay within theirs. */
-export interface Program {
-  numCols: number;
-  numRows: number;
-  colCost: number[];
-  colLower: number[];
-  colUpper: number[];
-  integer: boolean[];
-  rowLower: number[];
-  rowUpper: number[];
-  starts: number[];
-  indices: number[];
-  values: number[];
-}
-
 /** Of as much that opens the cheaper is bought. */
 const PRICE_TIE = 0.0001;
 
@@ -204,54 +191,27 @@ const PRICE_TIE = 0.0001;
  * maximal covering location problem, 1974, value from memory): b buys, w opens a way, z opens a level for its people.
  */
 export function programOf(holes: readonly Hole[], wishes: readonly Wish[], budget: number): Program {
-  const p: Program = {
-    numCols: 0,
-    numRows: 0,
-    colCost: [],
-    colLower: [],
-    colUpper: [],
-    integer: [],
-    rowLower: [],
-    rowUpper: [],
-    starts: [0],
-    indices: [],
-    values: [],
-  };
-  const col = (cost: number, integer: boolean, upper = 1) => {
-    p.colCost.push(cost);
-    p.colLower.push(0);
-    p.colUpper.push(upper);
-    p.integer.push(integer);
-    return p.numCols++;
-  };
-  const row = (terms: readonly (readonly [number, number])[], upper: number) => {
-    for (const [i, v] of terms) {
-      p.indices.push(i);
-      p.values.push(v);
-    }
-    p.starts.push(p.indices.length);
-    p.rowLower.push(-Infinity);
-    p.rowUpper.push(upper);
-    p.numRows++;
-  };
-  const buys = wishes.map((w) => col(-PRICE_TIE * w.price, true));
+  const { program, col, row } = building();
+  const whole = { upper: 1, integer: true };
+  const buys = wishes.map((w) => col(PRICE_TIE * w.price, whole));
   row(
     wishes.map((w, i) => [buys[i]!, w.price] as const),
-    budget,
+    { upper: budget },
   );
   for (const h of holes) {
-    const z = col(h.weight, false);
+    const z = col(-h.weight, { upper: 1, integer: false });
     const ways = h.ways.map((way) => {
       // A group of which nothing is on the list closes its way for good.
-      const w = col(0, false, way.open || way.groups.every((g) => g.of.length > 0) ? 1 : 0);
+      const upper = way.open || way.groups.every((g) => g.of.length > 0) ? 1 : 0;
+      const w = col(0, { upper, integer: false });
       if (!way.open)
         for (const g of way.groups)
-          row([[w, g.least], ...g.of.map(([i, serves]) => [buys[i]!, -serves] as const)], 0);
+          row([[w, g.least], ...g.of.map(([i, serves]) => [buys[i]!, -serves] as const)], { upper: 0 });
       return w;
     });
-    row([[z, 1], ...ways.map((w) => [w, -1] as const)], 0);
+    row([[z, 1], ...ways.map((w) => [w, -1] as const)], { upper: 0 });
   }
-  return p;
+  return program;
 }
 
 /** The wishes that a solution of the program buys. */

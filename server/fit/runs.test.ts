@@ -70,7 +70,7 @@ describe('what to buy', () => {
       before = purchase.weight;
       // The answer of the server, solved and counted once more.
       const again = await solve(programOf(found.holes, found.wishes, budget), { timeS: 5 });
-      expect(recount(found.holes, found.wishes, boughtIn(again!.values, found.wishes))).toEqual(purchase);
+      expect(recount(found.holes, found.wishes, boughtIn(again.values!, found.wishes))).toEqual(purchase);
     }
   });
 

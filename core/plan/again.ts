@@ -1,0 +1,180 @@
+import {
+  everyDoing,
+  isRefused,
+  joins,
+  opens,
+  planFrom,
+  prepared,
+  refusedByFloor,
+  refusedByRound,
+} from './fits.ts';
+import type { Spot } from './fits.ts';
+import { emptyRounds, greedyPlan, put, cheapest } from './search.ts';
+import { timesOf } from './hour.ts';
+import type { Hour, HourPlan, Refused, Round, RoundTimes } from './hour.ts';
+
+/** What came between. */
+export interface Disturbance {
+  /** Not here before a round, by person; counted from the first round of the hour. */
+  late?: Readonly<Record<string, number>>;
+  gone?: readonly string[];
+  /** Places that cannot be used any more, by kind. */
+  out?: Readonly<Record<string, number>>;
+  /** Minutes that were lost. */
+  lostS?: number;
+}
+
+/** What is left of an hour after so many rounds, to be planned again. */
+export interface Rest {
+  hour: Hour;
+  times: RoundTimes;
+  /** Rounds that are over or under way. */
+  done: number;
+  /** By piece of the rest its place in the whole hour. */
+  pieces: number[];
+  /** Rounds that are left. */
+  rounds: number;
+}
+
+/**
+ * The rest of an hour: what is done and what is under way stays as it is, who is gone goes with what they had left, and
+ * every piece that moves to another round costs points, so that few do.
+ * @param done rounds that are over or under way
+ */
+export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance): Rest {
+  const rounds = Math.max(0, plan.rounds.length - done);
+  const past = new Set(
+    plan.rounds
+      .slice(0, done)
+      .flatMap(everyDoing)
+      .map((d) => d.piece),
+  );
+  const gone = new Set(by.gone ?? []);
+  const pieces = hour.pieces.flatMap((p, j) => (past.has(j) || gone.has(p.person) ? [] : [j]));
+  const kinds = hour.places.map((k) => {
+    const out = Math.min(k.count, by.out?.[k.id] ?? 0);
+    return {
+      ...k,
+      count: k.count - out,
+      heightsM: k.heightsM.slice(0, Math.max(0, k.heightsM.length - out)),
+    };
+  });
+  const { lengthS } = plan.times;
+  const netS = rounds * lengthS + Math.max(0, rounds - 1) * hour.changeS - (by.lostS ?? 0);
+  const rest: Hour = {
+    ...hour,
+    places: kinds,
+    totalS: Math.max(0, netS),
+    warmUpS: 0,
+    people: hour.people
+      .filter((x) => !gone.has(x.id))
+      .map((x) => ({ ...x, from: Math.max(0, Math.max(x.from, by.late?.[x.id] ?? 0) - done) })),
+    pieces: pieces.map((j) => {
+      const { was: _was, ...piece } = hour.pieces[j]!;
+      const at = plan.rounds.findIndex((r) => everyDoing(r).some((d) => d.piece === j));
+      if (at < done) return piece;
+      const d = everyDoing(plan.rounds[at]!).find((x) => x.piece === j)!;
+      return { ...piece, was: { round: at - done, at: hour.pieces[j]!.options[d.option]!.at } };
+    }),
+  };
+  const eachS = rounds === 0 ? 0 : (netS - (rounds - 1) * hour.changeS) / rounds;
+  return { hour: rest, times: timesOf(Math.min(lengthS, eachS)), done, pieces, rounds };
+}
+
+/** The plan of the rest as it was, as far as it still holds: what a search goes on from. */
+export function asItWas(rest: Rest, plan: HourPlan): HourPlan {
+  const p = prepared(rest.hour, rest.times, rest.rounds);
+  const own = new Map(rest.pieces.map((j, i) => [j, i]));
+  const rounds = emptyRounds(rest.rounds);
+  plan.rounds.slice(rest.done).forEach((old, at) => {
+    const round = rounds[at]!;
+    // Whoever shared a place shares it again, as far as that still holds.
+    for (const s of old.shared) {
+      let index: number | null = null;
+      for (const { piece: j, option } of s.doing) {
+        const piece = own.get(j);
+        if (piece === undefined) continue;
+        const d = { piece, option };
+        if (refusedByRound(p, at, round, d)) continue;
+        const spot: Spot | Refused = index === null ? opens(p, round, s.kind, d) : joins(p, round, index, d);
+        if (isRefused(spot)) continue;
+        put(round, s.kind, spot, d);
+        index ??= round.shared.length - 1;
+      }
+    }
+    for (const { piece: j, option } of old.floor) {
+      const piece = own.get(j);
+      const d = piece === undefined ? null : { piece, option };
+      if (d && !refusedByRound(p, at, round, d) && !refusedByFloor(p, round, d))
+        put(round, -1, { on: 'floor' }, d);
+    }
+  });
+  for (let i = 0; i < rest.pieces.length; i++) {
+    if (rounds.some((r) => everyDoing(r).some((d) => d.piece === i))) continue;
+    const found = cheapest(p, rounds, i);
+    if (found)
+      put(rounds[found.round]!, p.kindOf[i]![found.option]!, found.spot, { piece: i, option: found.option });
+  }
+  const kept = planFrom(p, rounds);
+  const anew = greedyPlan(p);
+  return anew.points < kept.points ? anew : kept;
+}
+
+/** The whole hour with its new rest. */
+export function joined(plan: HourPlan, rest: Rest, solved: HourPlan): HourPlan {
+  const whole = (round: Round): Round => {
+    const back = <T extends { piece: number }>(d: T): T => ({ ...d, piece: rest.pieces[d.piece]! });
+    return {
+      shared: round.shared.map((s) => ({ ...s, doing: s.doing.map(back) })),
+      floor: round.floor.map(back),
+    };
+  };
+  const rounds = [...plan.rounds.slice(0, rest.done), ...solved.rounds.map(whole)];
+  const done = new Set(rounds.flatMap(everyDoing).map((d) => d.piece));
+  const known = new Set([
+    ...rest.pieces,
+    ...plan.rounds
+      .slice(0, rest.done)
+      .flatMap(everyDoing)
+      .map((d) => d.piece),
+  ]);
+  return {
+    rounds,
+    times: solved.times,
+    dropped: [...known].filter((j) => !done.has(j)).sort((a, b) => a - b),
+    points: solved.points,
+  };
+}
+
+/** Where somebody does something: a round, and a place or the floor; null: it is left out. */
+export interface Where {
+  round: number;
+  at: { kind: number; number: number } | null;
+}
+
+/** What is otherwise than before, by piece; what only changed its number among like places counts too. */
+export interface Difference {
+  piece: number;
+  before: Where | null;
+  after: Where | null;
+}
+
+export function whereIs(plan: Pick<HourPlan, 'rounds'>, piece: number): Where | null {
+  for (const [round, r] of plan.rounds.entries()) {
+    for (const s of r.shared)
+      if (s.doing.some((d) => d.piece === piece)) return { round, at: { kind: s.kind, number: s.number } };
+    if (r.floor.some((d) => d.piece === piece)) return { round, at: null };
+  }
+  return null;
+}
+
+export function differences(pieces: number, before: HourPlan, after: HourPlan): Difference[] {
+  return Array.from({ length: pieces }, (_, piece) => ({
+    piece,
+    before: whereIs(before, piece),
+    after: whereIs(after, piece),
+  })).filter(({ before: a, after: b }) => {
+    if (a === null || b === null) return a !== b;
+    return a.round !== b.round || a.at?.kind !== b.at?.kind || a.at?.number !== b.at?.number;
+  });
+}

@@ -1,0 +1,43 @@
+export { aloneSession } from './alone.ts';
+export type { AloneSession, Step } from './alone.ts';
+export { asItWas, differences, joined, restOf, whereIs } from './again.ts';
+export type { Difference, Disturbance, Rest, Where } from './again.ts';
+export {
+  HELPS_POINTS,
+  atMostBetter,
+  changesFor,
+  exchanges,
+  helping,
+  whatHelps,
+  withChange,
+} from './changes.ts';
+export type { Change, Changed, Exchange } from './changes.ts';
+export { pointsOf, prepared } from './fits.ts';
+export type { Prepared } from './fits.ts';
+export { ABOUT_FORM, MOVE_S, PLACE_FORMS, POINTS, ROUNDS, TOGETHER, USUAL, roundTimes } from './hour.ts';
+export type {
+  Doing,
+  Hour,
+  HourPerson,
+  HourPlan,
+  PlaceForm,
+  PlaceKind,
+  Refused,
+  Round,
+  RoundTimes,
+  Shared,
+  WorkOption,
+  WorkPiece,
+} from './hour.ts';
+export { layOut } from './layout.ts';
+export type { LaidOutRound, PlannedSet, Stint, Watcher } from './layout.ts';
+export { fewestMoves, standingOf } from './moves.ts';
+export type { PlateMoves } from './moves.ts';
+export { breaks, whyHere } from './reasons.ts';
+export type { Why } from './reasons.ts';
+export { greedyPlan, improved, steps } from './search.ts';
+export type { Progress } from './search.ts';
+export { TIMES, WORTH_POINTS, exactly, roundsFor, solveHour } from './solve-hour.ts';
+export type { Means, SolvedHour } from './solve-hour.ts';
+export { setsFrom, turnsAt } from './turns.ts';
+export type { SetTime } from './turns.ts';

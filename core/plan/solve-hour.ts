@@ -1,0 +1,98 @@
+import type { Solve } from '../program/index.ts';
+import { cellsOf } from './cells.ts';
+import { exactOf } from './exact.ts';
+import { planFrom, prepared } from './fits.ts';
+import type { Prepared } from './fits.ts';
+import { ROUNDS, roundTimes } from './hour.ts';
+import type { Hour, HourPlan } from './hour.ts';
+import { greedyPlan, improved } from './search.ts';
+import type { Progress } from './search.ts';
+
+/** A plan, and how much better one with as many rounds could be. */
+export interface SolvedHour {
+  plan: HourPlan;
+  rounds: number;
+  /** No plan with so many rounds has fewer points; null: nothing is proven yet. */
+  bound: number | null;
+}
+
+/** Times of the search in milliseconds, and of the solver in seconds (measured: what a coach waits for). */
+export const TIMES = { eachMs: 125, bestMs: 375, cellsS: 0.5, soonS: 2, lateS: 10 } as const;
+
+export interface Means {
+  seed: number;
+  /** Gives the progress of a search that may take so long. */
+  within: (ms: number) => Progress;
+  /** Milliseconds of a clock that never jumps. */
+  now: () => number;
+  /** null: only searched. */
+  solve: Solve | null;
+}
+
+/** Numbers of rounds that suit the hour, the fewest first; at least one. */
+export function roundsFor(hour: Hour): number[] {
+  const all = Array.from({ length: ROUNDS.most }, (_, i) => i + 1);
+  const length = (b: number) => roundTimes(hour, b).lengthS;
+  const usual = all.filter((b) => length(b) >= ROUNDS.shortestS && length(b) <= ROUNDS.longestS);
+  if (usual.length > 0) return usual.slice(-3);
+  // A very short hour is one round; a very long one as many as there are.
+  return length(1) < ROUNDS.shortestS ? [1] : [ROUNDS.most];
+}
+
+/** Fewer points by so much are worth another plan on the wall. */
+export const WORTH_POINTS = 5;
+
+/**
+ * Plans an hour: soon by search, then proven and improved by the exact model. Every step is told as it comes; the last is
+ * given back.
+ * @param rounds how many; absent: the best of those that suit
+ * @param from a plan that is never made worse, of the same number of rounds
+ */
+export function* solveHour(
+  hour: Hour,
+  { seed, within, now, solve }: Means,
+  { rounds, from }: { rounds?: number; from?: HourPlan } = {},
+): Generator<SolvedHour, SolvedHour> {
+  const began = now();
+  const candidates = (rounds === undefined ? roundsFor(hour) : [rounds]).map((b) => {
+    const p = prepared(hour, roundTimes(hour, b), b);
+    const first = from && b === from.rounds.length ? planFrom(p, from.rounds) : greedyPlan(p);
+    return { p, plan: improved(p, first, seed, within(TIMES.eachMs)) };
+  });
+  const best = candidates.reduce((a, b) => (b.plan.points < a.plan.points ? b : a));
+  const { p } = best;
+  let solved: SolvedHour = {
+    plan: improved(p, best.plan, seed + 1, within(TIMES.bestMs)),
+    rounds: p.rounds,
+    bound: null,
+  };
+  yield solved;
+  if (!solve) return solved;
+  const cells = solve(cellsOf(p), { timeS: TIMES.cellsS });
+  solved = { ...solved, bound: boundOf(solved, cells.bound) };
+  yield solved;
+  for (const untilS of [TIMES.soonS, TIMES.lateS]) {
+    if (solved.bound === solved.plan.points) break;
+    const timeS = Math.max(0.2, untilS - (now() - began) / 1000);
+    solved = exactly(p, solved, solve, timeS);
+    yield solved;
+  }
+  return solved;
+}
+
+/** The better of what was proven; costs are whole numbers, so that a bound is rounded up. */
+function boundOf({ plan, bound }: SolvedHour, found: number): number | null {
+  const up = Number.isFinite(found) ? Math.ceil(found - 1e-6) : null;
+  if (up === null) return bound;
+  return Math.min(plan.points, Math.max(bound ?? -Infinity, up));
+}
+
+/** The exact model from the plan at hand: a better plan, or a proof of how good it is. */
+export function exactly(p: Prepared, at: SolvedHour, solve: Solve, timeS: number): SolvedHour {
+  const exact = exactOf(p);
+  const start = exact.start(at.plan);
+  const found = solve(exact.program, { timeS, gap: 0.005, ...(start ? { start } : {}) });
+  const better = found.values && exact.planOf(found.values);
+  const plan = better && better.points < at.plan.points ? better : at.plan;
+  return { plan, rounds: at.rounds, bound: boundOf({ ...at, plan }, found.bound) };
+}
