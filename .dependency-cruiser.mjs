@@ -21,7 +21,7 @@ const ROOMS = {
     'review',
     'exchange',
   ],
-  server: ['db', 'access', 'hall', 'people', 'kit', 'library', 'log', 'fit', 'fault', 'sheets', 'demo'],
+  server: ['db', 'access', 'hall', 'people', 'kit', 'library', 'log', 'fit', 'fault', 'plan', 'sheets', 'demo'],
   web: [
     'ui',
     'workers',

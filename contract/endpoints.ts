@@ -13,6 +13,7 @@ import type * as Kit from './kit.ts';
 import type * as Library from './library.ts';
 import type * as Log from './log.ts';
 import type * as People from './people.ts';
+import type * as Plan from './plan.ts';
 import type * as Reports from './reports.ts';
 import type * as Session from './session.ts';
 import type * as Sheets from './sheets.ts';
@@ -53,7 +54,8 @@ export type Matter =
   | 'faults'
   | 'ratings'
   | 'links'
-  | 'cover';
+  | 'cover'
+  | 'hours';
 
 const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers', 'reports'] as const;
 
@@ -799,6 +801,50 @@ export const ENDPOINTS = {
     who: ANYONE,
     whose: 'own link',
     touches: ['log', 'reports'],
+  }),
+
+  // plan
+  hourNeeds: answers<Plan.HourNeeds, PeopleQuery>()('GET', '/api/plan/needs', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    reads: [...DECIDED_FROM, 'body', 'faults'],
+  }),
+  warmUps: answers<Plan.WarmUps, PeopleQuery>()('GET', '/api/plan/warm-ups', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    reads: ['library', 'people', 'standings', 'restrictions', 'answers', 'body'],
+  }),
+  hours: answers<Plan.HourRow[]>()('GET', '/api/plan/hours', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    reads: ['hours'],
+  }),
+  hour: answers<Plan.StoredHour>()('GET', '/api/plan/hours/:id', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    reads: ['hours'],
+  }),
+  saveHour: answers<Plan.StoredHour, object, Plan.HourRequest>()('PUT', '/api/plan/hours/:id', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    touches: ['hours'],
+  }),
+  dropHour: answers<Ok, object, { edit: number }>()('DELETE', '/api/plan/hours/:id', {
+    who: COACHES,
+    whose: 'some',
+    cover: true,
+    floor: true,
+    touches: ['hours'],
   }),
 
   // faults

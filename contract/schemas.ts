@@ -11,6 +11,7 @@ import * as library from './library.ts';
 import * as log from './log.ts';
 import { day, looseText, oneOf, strict, whole } from './parts.ts';
 import * as people from './people.ts';
+import * as plan from './plan.ts';
 import * as reports from './reports.ts';
 import * as session from './session.ts';
 import * as sheets from './sheets.ts';
@@ -141,6 +142,10 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   keepOwnSet: { body: log.setSchema },
   deleteOwnSet: { body: log.deleteSetSchema },
 
+  hourNeeds: { query: query({ people: listOfPeople }) },
+  warmUps: { query: query({ people: listOfPeople }) },
+  saveHour: { body: plan.hourSchema },
+  dropHour: { body: plan.dropHourSchema },
   desk: { query: query({ people: listOfPeople }) },
   keepCase: { body: fault.caseSchema },
   keepChainTry: { body: fault.chainTrySchema },

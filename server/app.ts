@@ -29,6 +29,7 @@ import { fitRoutes } from './fit/index.ts';
 import { kitRoutes } from './kit/index.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes, ownHolder, warmToday } from './log/index.ts';
+import { planRoutes } from './plan/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
 import { sharedLink, sheetRoutes } from './sheets/index.ts';
 
@@ -47,6 +48,7 @@ const HANDLERS = {
   ...peopleRoutes,
   ...logRoutes,
   ...faultRoutes,
+  ...planRoutes,
   ...sheetRoutes,
 };
 

@@ -106,6 +106,17 @@ export const needsWatching = (c: Criterion): boolean =>
     return about.reads === 'sets' && about.watched === true;
   });
 
+/** Sets of a session that have to be watched for it; 0: none. */
+export const setsToWatch = (c: Criterion): number =>
+  Math.max(
+    0,
+    ...leavesOf(c).map((a) => {
+      const about = aboutAtom(a.kind);
+      if (about.reads !== 'sets' || about.watched !== true) return 0;
+      return 'sets' in a && typeof a.sets === 'number' ? a.sets : 1;
+    }),
+  );
+
 /** Groups and runs above the deepest atom, plus one. */
 export function depthOf<N>(c: Criterion<N>): number {
   if (c.kind === 'all' || c.kind === 'any') return 1 + Math.max(0, ...c.of.map(depthOf));

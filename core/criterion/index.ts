@@ -9,6 +9,7 @@ export {
   levelNamedBy,
   looksBack,
   needsWatching,
+  setsToWatch,
   paramsOf,
   readsSets,
 } from './criteria.ts';

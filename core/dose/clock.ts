@@ -44,7 +44,7 @@ export function roundsInWeek(week: number): number {
 }
 
 /** Lays stretches end to end; those without length are left out. */
-function laidOut(parts: readonly (Omit<Stretch, 'fromS' | 'toS'> & { seconds: number })[]): ClockPlan {
+export function laidOut(parts: readonly (Omit<Stretch, 'fromS' | 'toS'> & { seconds: number })[]): ClockPlan {
   const stretches: Stretch[] = [];
   let at = 0;
   for (const { seconds, ...part } of parts) {

@@ -13,6 +13,8 @@ export {
   workedS,
 } from './clock.ts';
 export type { ClockPlan, Moment, Reading, SignalKind, Stretch } from './clock.ts';
+export { drillPlan } from './drill.ts';
+export type { DrillAmount } from './drill.ts';
 export { restFollows, whoIsNext } from './turn.ts';
 export { doseFor, doseWords, tempoWords } from './words.ts';
 export { leastOf, timesDone, workTimeS } from './work-time.ts';

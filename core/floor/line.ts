@@ -12,6 +12,7 @@ import {
   takenWaySentence,
   targetAt,
 } from '../ladder/index.ts';
+import { setsToWatch } from '../criterion/index.ts';
 import { sideWorkOf, sidesApart } from '../terms/index.ts';
 import type {
   CountedIn,
@@ -89,6 +90,8 @@ export interface TodayLine {
   setTo: SettingUsed[];
   /** What of it does not fit with what the hall has. */
   unfit: SetUpMeasure[];
+  /** Sets of today that have to be watched for the way up; 0: it does not ask for it. */
+  toWatch: number;
   /** Equipment that may be taken, for what can be given instead. */
   kit: { slug: string; name: string }[];
   failure: string | null;
@@ -172,6 +175,7 @@ export function lineOrFailure(of: LineInput): TodayLine | null {
       ifItGoesWrong: [],
       setTo: [],
       unfit: [],
+      toWatch: 0,
       kit: [],
       failure: 'What is next could not be computed. Logging goes on; nothing is lost.',
     };
@@ -247,6 +251,7 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door, body }: 
     ifItGoesWrong: read?.lines.ifItGoesWrong ?? [],
     setTo: settingsOf(card),
     unfit: card?.rows.flatMap((r) => (r.fitting === 'does not fit' ? [r.measure] : [])) ?? [],
+    toWatch: setsToWatch(level.advance),
     kit: read ? kitOf(read, shelf) : [],
     failure,
   };

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadSolver } from '../program/index.ts';
 import type { Solve } from '../program/index.ts';
 import { brokenRules, countedPoints } from '../testing/hour-rules.ts';
+import { LONG } from '../testing/runs.ts';
 import { KIT, hourOf, madeUpHour, option, work } from '../testing/hours.ts';
 import {
   asItWas,
@@ -27,8 +28,6 @@ import {
   withChange,
 } from './index.ts';
 import type { Hour, HourPlan, Means, SolvedHour } from './index.ts';
-
-const LONG = process.env.TEST_LONG === '1';
 
 let solve: Solve;
 beforeAll(async () => {

@@ -2,7 +2,7 @@ import { leastOf, timesDone, workTimeS } from '../dose/index.ts';
 import { PREPARE_STEPS } from '../terms/index.ts';
 import { placesOn, rulesFor } from '../library/index.ts';
 import type { ForPerson, Shelf, Variation } from '../library/index.ts';
-import type { PrepareStep } from '../terms/index.ts';
+import type { Joint, PrepareStep } from '../terms/index.ts';
 
 /** Seconds that a warm-up may take; most take less (common practice, no source). */
 export const WARM_UP_S = 600;
@@ -35,6 +35,22 @@ export interface WarmUpInput {
   person?: ForPerson;
   /** Why a drill is barred for the person, or null. */
   barred?: (v: Variation) => string | null;
+  /** Joints whose range was measured and lacks: a drill for each comes first. */
+  lacking?: readonly Joint[];
+}
+
+/** A range that lacks goes before what the work names. */
+const LACKS_FIRST = 100;
+
+/** The drill for a joint: one that is named today, else the one that is for that joint most of all. */
+function mobilityFor(joint: Joint, shelf: Shelf, named: ReadonlyMap<string, unknown>): string[] {
+  const drills = shelf
+    .all('variation')
+    .filter((v) => v.prepares === 'mobility' && !v.retired && v.joints.includes(joint))
+    .sort(
+      (a, b) => Number(named.has(b.slug)) - Number(named.has(a.slug)) || a.joints.length - b.joints.length,
+    );
+  return drills.slice(0, 1).map((v) => v.slug);
 }
 
 /** By what today a drill is named. */
@@ -42,27 +58,30 @@ interface Naming {
   before: string[];
   lightFor: string[];
   lists: string[];
+  lacks: string[];
 }
 type Ranked = WarmUpEntry & { named: number };
 
-const becauseOf = ({ before, lightFor, lists }: Naming): string =>
-  before.length > 0
-    ? `before ${before.join(', ')}`
-    : lightFor.length > 0
-      ? `for ${lightFor.join(', ')}`
-      : `from ${lists.map((l) => `“${l}”`).join(', ')}`;
+const becauseOf = ({ before, lightFor, lists, lacks }: Naming): string =>
+  lacks.length > 0
+    ? `for the range of the ${lacks.join(' and ')}`
+    : before.length > 0
+      ? `before ${before.join(', ')}`
+      : lightFor.length > 0
+        ? `for ${lightFor.join(', ')}`
+        : `from ${lists.map((l) => `“${l}”`).join(', ')}`;
 
 /**
  * The drills before today's work: those that its sheets and the drill lists of its patterns name, the steps in the order
  * of the house answer to "preparation", within the time. A drill named by more of the work comes first; equals keep the
  * order of the lists. The same input gives the same list.
  */
-export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp {
+export function warmUpFor({ shelf, work, person, barred, lacking = [] }: WarmUpInput): WarmUp {
   const patterns = [...new Set(work.map((v) => v.pattern))];
   const named = new Map<string, Naming>();
   const name = (slug: string, by: keyof Naming, what: string) => {
     if (work.some((v) => v.slug === slug)) return;
-    const naming = named.get(slug) ?? { before: [], lightFor: [], lists: [] };
+    const naming = named.get(slug) ?? { before: [], lightFor: [], lists: [], lacks: [] };
     naming[by].push(what);
     named.set(slug, naming);
   };
@@ -70,6 +89,8 @@ export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp 
   for (const v of work) for (const slug of v.drills) name(slug, 'before', v.shortName);
   for (const l of lists) for (const slug of l.drills) name(slug, 'lists', l.name);
   for (const v of work) for (const slug of lighterOf(v, shelf)) name(slug, 'lightFor', v.shortName);
+  for (const joint of lacking)
+    for (const slug of mobilityFor(joint, shelf, named)) name(slug, 'lacks', joint);
 
   const { answers } = rulesFor(shelf, undefined, person);
   const steps = stepsUnder(answers.preparation?.answer, answers.activation?.answer);
@@ -88,7 +109,7 @@ export function warmUpFor({ shelf, work, person, barred }: WarmUpInput): WarmUp 
         variation: v,
         step: v.prepares,
         because: becauseOf(naming),
-        named: Object.values(naming).flat().length,
+        named: Object.values(naming).flat().length + (naming.lacks.length > 0 ? LACKS_FIRST : 0),
         seconds: workTimeS(leastOf(dose), v.tempo, timesDone(v)),
       },
     ];

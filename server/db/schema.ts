@@ -54,6 +54,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { HourBody } from '../../contract/plan.ts';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Correctable } from '../../contract/people.ts';
 
@@ -412,6 +413,39 @@ export const wish = pgTable('wish', {
   piece: jsonb('piece').$type<Piece>().notNull(),
   price: doublePrecision('price').notNull(),
 });
+
+/** An hour that was planned for several people; kept for some weeks. */
+export const hourPlan = pgTable(
+  'hour_plan',
+  {
+    id: uuid('id').primaryKey(),
+    date: date('date', { mode: 'string' }).notNull(),
+    name: text('name').notNull(),
+    by: text('by').notNull(),
+    madeAt: at('made_at').notNull(),
+    /** When its warm-up began; null: it has not. */
+    startedAt: at('started_at'),
+    endedAt: at('ended_at'),
+    /** Counts the edits: one that started from an older one is refused. */
+    edit: integer('edit').notNull().default(1),
+    body: jsonb('body').$type<HourBody>().notNull(),
+  },
+  (t) => [index('hour_plan_date').on(t.date)],
+);
+
+/** Whose hour it is: who may not see one of them sees none of it. */
+export const hourPerson = pgTable(
+  'hour_person',
+  {
+    hourId: uuid('hour_id')
+      .notNull()
+      .references(() => hourPlan.id, { onDelete: 'cascade' }),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.hourId, t.personId] }), index('hour_person_person').on(t.personId)],
+);
 
 /** What a piece was after each edit, and whose edit it was. */
 export const pieceEdit = pgTable(

@@ -1,2 +1,3 @@
 export { faultRoutes } from './routes.ts';
 export { faultReport } from './report.ts';
+export { deskKnowledge } from './cases.ts';

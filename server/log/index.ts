@@ -1,5 +1,5 @@
 export { ownHolder } from './own-link.ts';
-export { warmToday } from './today.ts';
+export { todayOf, warmToday } from './today.ts';
 export { logRoutes } from './routes.ts';
 export { refuseFuture, refuseUnknownRevision } from './known.ts';
 export { overview, personOnLadders } from './evidence.ts';

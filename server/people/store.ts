@@ -21,6 +21,7 @@ import { correctionsOf, keepCorrection } from './corrections.ts';
 const { person, personCoach, staff, restriction, session, setRating, loggedSet, move, moveFlag, squad } =
   schema;
 const { chainTry, checkIn, clearance, cover, report, cueTried, faultCase, placement, signOff } = schema;
+const { hourPerson, hourPlan } = schema;
 
 const withCoaches = {
   id: person.id,
@@ -175,6 +176,12 @@ export async function exportPerson(db: Db, id: string) {
     clearances: await db.select().from(clearance).where(eq(clearance.personId, id)).orderBy(clearance.at),
     cover: await db.select().from(cover).where(eq(cover.personId, id)).orderBy(cover.at),
     placements: await db.select().from(placement).where(eq(placement.personId, id)).orderBy(placement.at),
+    hours: await db
+      .select({ date: hourPlan.date, name: hourPlan.name, by: hourPlan.by })
+      .from(hourPlan)
+      .innerJoin(hourPerson, eq(hourPerson.hourId, hourPlan.id))
+      .where(eq(hourPerson.personId, id))
+      .orderBy(hourPlan.date),
   };
 }
 
@@ -184,6 +191,9 @@ export async function erasePerson(db: Db, id: string, name: string): Promise<voi
   if (who.name !== name.trim()) {
     throw new Refusal(422, `name: "${name}" is not the name of this person. Nothing was erased.`);
   }
+  // Their work stands in the hours that they were in: those go whole.
+  const hours = db.select({ id: hourPerson.hourId }).from(hourPerson).where(eq(hourPerson.personId, id));
+  await db.delete(hourPlan).where(inArray(hourPlan.id, hours));
   await db.delete(person).where(eq(person.id, id));
 }
 
