@@ -33,6 +33,7 @@ const ROOMS = {
     'body',
     'log',
     'fault',
+    'plan',
     'floor',
     'library',
     'changes',

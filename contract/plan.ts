@@ -49,6 +49,8 @@ export interface HourRow {
 }
 
 export interface StoredHour extends HourRow {
+  /** The server’s clock at this answer: every screen goes by it. */
+  at: string;
   date: string;
   edit: number;
   body: HourBody;

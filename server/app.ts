@@ -120,7 +120,8 @@ export function createApp(s: Services, memo: PersonMemo = new PersonMemo()): App
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // Programs that are solved in the browser are compiled code of our own.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // Radix positions its popovers with style elements made at run time.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:'],

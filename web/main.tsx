@@ -18,6 +18,7 @@ const people = () => import('./people/index.ts');
 const log = () => import('./log/pages.ts');
 const fault = () => import('./fault/pages.ts');
 const floor = () => import('./floor/pages.ts');
+const plan = () => import('./plan/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
@@ -44,6 +45,9 @@ const TrialsPage = page(people, (m) => m.TrialsPage);
 const OverviewPage = page(people, (m) => m.OverviewPage);
 const TodayPage = page(floor, (m) => m.TodayPage);
 const GroupPage = page(floor, (m) => m.GroupPage);
+const PlanPage = page(plan, (m) => m.PlanPage);
+const HourPage = page(plan, (m) => m.HourPage);
+const WarmUpPage = page(plan, (m) => m.WarmUpPage);
 const CsvPage = page(log, (m) => m.CsvPage);
 const OwnPage = page(log, (m) => m.OwnPage);
 const LogPage = page(log, (m) => m.LogPage);
@@ -100,6 +104,9 @@ const router = createBrowserRouter([
       { path: '/', element: <Home /> },
       { path: '/floor', element: waiting(<TodayPage />) },
       { path: '/floor/session', element: waiting(<GroupPage />) },
+      { path: '/floor/plan', element: waiting(<PlanPage />) },
+      { path: '/floor/warm-up', element: waiting(<WarmUpPage />) },
+      { path: '/floor/hours/:id', element: waiting(<HourPage />) },
       { path: '/guide', element: waiting(<GuideRoom />) },
       { path: '/sets', element: waiting(<CsvPage />) },
       { path: '/floor/:id', element: waiting(<LogPage />) },

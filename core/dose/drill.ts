@@ -37,7 +37,8 @@ export function drillPlan(
           : Array.from({ length: reps ?? 1 }, (_, n) => ({
               side,
               round: null,
-              rep: n + 1,
+              // Counted through, so that what was done is a number.
+              rep: i * (reps ?? 1) + n + 1,
               moment: 'work' as const,
               seconds: repS,
             }))),

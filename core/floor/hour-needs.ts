@@ -230,7 +230,10 @@ function optionsFor(
   const as = placeForms(shelf);
   const card = of.body && v.measures?.length ? fitCard(read, shelf, { ...of.body, loadKg: oneKg }) : null;
   const hands = v.support === 'hands of a coach' || v.aids?.includes("coach's hands") === true;
+  // What needs no contested kit stands first.
+  const contested = (kit: ReturnType<typeof waysOf>[number]) => Number(kit.some((k) => as.has(k.equipment)));
   return waysOf(read, shelf)
+    .sort((a, b) => contested(a) - contested(b))
     .slice(0, MOST_WAYS)
     .map((kit): WorkOption => {
       const at = kit.find((k) => as.has(k.equipment))?.equipment ?? null;

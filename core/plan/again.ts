@@ -7,6 +7,7 @@ import {
   prepared,
   refusedByFloor,
   refusedByRound,
+  roundsUsed,
 } from './fits.ts';
 import type { Spot } from './fits.ts';
 import { emptyRounds, greedyPlan, put, cheapest } from './search.ts';
@@ -42,7 +43,10 @@ export interface Rest {
  * @param done rounds that are over or under way
  */
 export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance): Rest {
-  const rounds = Math.max(0, plan.rounds.length - done);
+  const { lengthS } = plan.times;
+  // Time that the plan did not need is there for what comes between.
+  const fit = Math.floor((hour.totalS - hour.warmUpS + hour.changeS) / Math.max(1, lengthS + hour.changeS));
+  const rounds = Math.max(0, Math.max(plan.rounds.length, fit) - done);
   const past = new Set(
     plan.rounds
       .slice(0, done)
@@ -59,7 +63,6 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
       heightsM: k.heightsM.slice(0, Math.max(0, k.heightsM.length - out)),
     };
   });
-  const { lengthS } = plan.times;
   const netS = rounds * lengthS + Math.max(0, rounds - 1) * hour.changeS - (by.lostS ?? 0);
   const rest: Hour = {
     ...hour,
@@ -129,7 +132,8 @@ export function joined(plan: HourPlan, rest: Rest, solved: HourPlan): HourPlan {
       floor: round.floor.map(back),
     };
   };
-  const rounds = [...plan.rounds.slice(0, rest.done), ...solved.rounds.map(whole)];
+  const open = solved.rounds.slice(0, roundsUsed(solved.rounds)).map(whole);
+  const rounds = [...plan.rounds.slice(0, rest.done), ...open];
   const done = new Set(rounds.flatMap(everyDoing).map((d) => d.piece));
   const known = new Set([
     ...rest.pieces,

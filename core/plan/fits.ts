@@ -212,7 +212,8 @@ export const isRefused = (x: Spot | Refused): x is Refused => 'why' in x;
 export function ownPoints({ hour }: Prepared, d: Doing, round: number): number {
   const piece: WorkPiece = hour.pieces[d.piece]!;
   const at = piece.options[d.option]!.at;
-  let points = (d.option > 0 ? POINTS.equal : 0) + (piece.heavy ? round : 0);
+  const isEqual = piece.options[d.option]!.variation !== piece.options[0]!.variation;
+  let points = (isEqual ? POINTS.equal : 0) + (piece.heavy ? round : 0);
   if (piece.was)
     points += piece.was.round !== round ? POINTS.otherRound : piece.was.at !== at ? POINTS.otherPlace : 0;
   if (piece.wish) {

@@ -12,7 +12,7 @@ export {
   withChange,
 } from './changes.ts';
 export type { Change, Changed, Exchange } from './changes.ts';
-export { pointsOf, prepared } from './fits.ts';
+export { pointsOf, prepared, roundsUsed } from './fits.ts';
 export type { Prepared } from './fits.ts';
 export { ABOUT_FORM, MOVE_S, PLACE_FORMS, POINTS, ROUNDS, TOGETHER, USUAL, roundTimes } from './hour.ts';
 export type {
@@ -29,9 +29,11 @@ export type {
   WorkOption,
   WorkPiece,
 } from './hour.ts';
+export { momentAt, spansFrom, turnsIn } from './follow.ts';
+export type { HourMoment, HourSpan, Turn } from './follow.ts';
 export { layOut } from './layout.ts';
 export type { LaidOutRound, PlannedSet, Stint, Watcher } from './layout.ts';
-export { fewestMoves, standingOf } from './moves.ts';
+export { fewestMoves, platesOf, standingOf } from './moves.ts';
 export type { PlateMoves } from './moves.ts';
 export { breaks, whyHere } from './reasons.ts';
 export type { Why } from './reasons.ts';

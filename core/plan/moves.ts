@@ -1,3 +1,6 @@
+import { loadFor, movesBetween } from '../kit/index.ts';
+import type { BarKit } from '../kit/index.ts';
+import { kgOf } from '../terms/index.ts';
 import { pointsOf } from './fits.ts';
 import type { Prepared } from './fits.ts';
 import { optionOf } from './fits.ts';
@@ -10,6 +13,21 @@ const MOST_TOGETHER = 4;
 
 /** Plates handled on one side between two loads, kilograms; null: the empty bar. */
 export type PlateMoves = (fromKg: number | null, toKg: number | null) => number;
+
+/** By the plates of a bar; without one any other load is two plates (assumption). */
+export function platesOf(kit: BarKit | null): PlateMoves {
+  const side = (kg: number | null) => {
+    if (kg === null || kit === null) return [];
+    try {
+      return loadFor(kit, Math.round((1000 * kg) / kgOf(1, kit.unit))).below?.side ?? [];
+    } catch (error) {
+      // Plates of too many odd masses: nothing is known of the moves.
+      if (error instanceof RangeError) return [];
+      throw error;
+    }
+  };
+  return (a, b) => (kit === null ? 2 : movesBetween(side(a), side(b)));
+}
 
 /** What a rack stands at for its group, and with what it begins and ends. */
 export interface Standing {

@@ -56,8 +56,9 @@ export function* solveHour(
   const began = now();
   const candidates = (rounds === undefined ? roundsFor(hour) : [rounds]).map((b) => {
     const p = prepared(hour, roundTimes(hour, b), b);
-    const first = from && b === from.rounds.length ? planFrom(p, from.rounds) : greedyPlan(p);
-    return { p, plan: improved(p, first, seed, within(TIMES.eachMs)) };
+    // A plan that is given was searched for before.
+    if (from && b === from.rounds.length) return { p, plan: planFrom(p, from.rounds) };
+    return { p, plan: improved(p, greedyPlan(p), seed, within(TIMES.eachMs)) };
   });
   const best = candidates.reduce((a, b) => (b.plan.points < a.plan.points ? b : a));
   const { p } = best;

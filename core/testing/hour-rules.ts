@@ -118,7 +118,7 @@ export function countedPoints(hour: Hour, plan: HourPlan): number {
     for (const d of all) {
       const piece = hour.pieces[d.piece]!;
       const o = piece.options[d.option]!;
-      if (d.option > 0) points += 10;
+      if (o.variation !== piece.options[0]!.variation) points += 10;
       if (piece.heavy) points += r;
       if (piece.was) points += piece.was.round !== r ? 5 : piece.was.at !== o.at ? 2 : 0;
       if (piece.wish?.round !== undefined && piece.wish.round !== r) points += 15;

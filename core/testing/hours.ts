@@ -101,7 +101,7 @@ export function madeUpHour(people: number, minutes: number, seed: number): Hour 
         heavy: kind === 'rack',
       };
       main = false;
-      const floor = option({ sets: 2 + below(2), workS: 40 + 10 * below(5), restS: 60 });
+      const floor = option({ variation: 'equal', sets: 2 + below(2), workS: 40 + 10 * below(5), restS: 60 });
       const options: WorkOption[] =
         kind === 'rack'
           ? [option({ at: 'rack', sets: 3, workS: 32, restS: 120, loadKg: strong, notch })]
@@ -125,7 +125,7 @@ export function madeUpHour(people: number, minutes: number, seed: number): Hour 
                 ? [option({ at: 'ext', sets: 3, workS: 60, restS: 75 }), ...(random() < 0.5 ? [floor] : [])]
                 : kind === 'bells'
                   ? [option({ sets: 3, workS: 40, restS: 60, pools: [{ id: 'bell', count: 1 }] })]
-                  : [{ ...floor, hands: random() < 0.05 }];
+                  : [{ ...floor, variation: 'made-up', hands: random() < 0.05 }];
       pieces.push(work(pieces.length, options, of));
     }
   }

@@ -55,11 +55,11 @@ export async function hoursOf({ db, today, mine }: Context & Mine): Promise<Hour
 }
 
 /** @throws Refusal 404 without such an hour, or with somebody in it whom they do not look after */
-export async function hourOf({ db, mine }: Context & Mine, id: string): Promise<StoredHour> {
+export async function hourOf({ db, mine, at }: Context & Mine, id: string): Promise<StoredHour> {
   const [row] = await db.select().from(hourPlan).where(eq(hourPlan.id, id));
   const people = row ? ((await peopleIn(db, [id])).get(id) ?? []) : [];
   if (!row || people.length === 0 || !seesAll(mine, people)) throw new Refusal(404, 'There is no such hour.');
-  return { ...rowOf(row, people), date: row.date, edit: row.edit, body: row.body };
+  return { ...rowOf(row, people), at: at.toISOString(), date: row.date, edit: row.edit, body: row.body };
 }
 
 /**

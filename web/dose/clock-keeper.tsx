@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { restPlan, stretchAt } from '../../core/dose/index.ts';
 import { clocks, elapsedS, readingNow, restLeftS } from './clock-store.ts';
 import { ClockSound } from './sound.ts';
-import { useSoundMode } from './sound-mode.ts';
+import { soundMode, useSoundMode } from './sound-mode.ts';
 import { momentWord } from './words.ts';
 
 /** The two clocks are compared so often. */
@@ -20,6 +20,24 @@ const localVoice = () =>
   typeof speechSynthesis === 'undefined'
     ? null
     : (speechSynthesis.getVoices().find((v) => v.localService) ?? null);
+
+/** The change of a round, for the whole hall: two tones, or said by a voice of the device itself. */
+export function callOut(words: string): void {
+  const mode = soundMode();
+  if (mode === 'mute') return;
+  const voice = mode === 'voice' ? localVoice() : null;
+  if (voice) {
+    const said = new SpeechSynthesisUtterance(words);
+    said.voice = voice;
+    said.lang = voice.lang;
+    speechSynthesis.speak(said);
+    return;
+  }
+  if (context) new ClockSound(context).play(ROUND_CALL, 0);
+}
+
+/** Counted in, a tone at the change, and a long one. */
+const ROUND_CALL = restPlan(1);
 
 /** Sounds, voice and a screen that stays awake, whatever view is open. It shows nothing. */
 export function ClockKeeper() {

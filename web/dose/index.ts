@@ -1,7 +1,7 @@
-export { ClockKeeper } from './clock-keeper.tsx';
+export { callOut, ClockKeeper, wakeAudio } from './clock-keeper.tsx';
 export { ClockPanel } from './clock-panel.tsx';
 export type { Ran } from './clock-panel.tsx';
 export { clocks, elapsedS, restLeftS } from './clock-store.ts';
 export { RunningBand } from './running-band.tsx';
 export { useClocks, useNow } from './use-clocks.ts';
-export { minutes } from './words.ts';
+export { minutes, momentWord } from './words.ts';

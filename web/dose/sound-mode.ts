@@ -16,6 +16,7 @@ const mode = kept<SoundMode>('meister-sound', {
 });
 
 export const setSoundMode = mode.put;
+export const soundMode = (): SoundMode => mode.current();
 
 /** Tones until chosen otherwise: without a voice. */
 export const useSoundMode = (): SoundMode => useKept(mode);

@@ -14,6 +14,7 @@ import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { LineAtHand } from './line-at-hand.tsx';
 import { deskOf, nextOf, sheetOf } from './next-of.ts';
+import { HourBand } from '../plan/index.ts';
 import { PersonStrip } from './person-strip.tsx';
 import { Stopped } from './stopped.tsx';
 
@@ -75,6 +76,7 @@ function Session({ all, data }: { all: readonly Person[]; data: Today }) {
           Back to today
         </Link>
       </div>
+      <HourBand hour={params.get('hour')} who={active?.personId ?? null} />
       <PersonStrip
         people={there.map((person) => {
           const ofDay = dayOf(person, parcels, data.date);

@@ -19,11 +19,16 @@ import { CoverToday, TakeCover } from './cover.tsx';
 import { soreWords } from './sore-places.tsx';
 import { answersOf, CheckInForm, keepCheckIn } from './check-in-form.tsx';
 import { insteadPath, nextWords } from './next-words.ts';
+import { HoursToday } from '../plan/index.ts';
 import { SetTo } from './set-to.tsx';
 import { WatchList } from './watch-list.tsx';
 
 /** Beyond so many people only one squad is read at a time. */
 const MOST_AT_ONCE = 60;
+
+/** An hour is planned for so many at most. */
+const MOST_IN_HOUR = 24;
+const whoOf = (people: readonly TodayPerson[]) => people.map((p) => p.personId);
 
 /** Everybody expected today by squad, with what they do next, what to watch and what to ask first. */
 export function TodayPage() {
@@ -60,6 +65,7 @@ export function TodayPage() {
         </div>
       </div>
       <CoverToday />
+      <HoursToday />
       <Loaded query={query} what="the people">
         {(all) =>
           all.length === 0 ? (
@@ -86,12 +92,26 @@ export function TodayPage() {
                             </span>
                           </h2>
                           {expected.length > 0 && (
-                            <Link
-                              to={`/floor/session?people=${expected.map((m) => m.personId).join(',')}`}
-                              className="inline-flex min-h-14 items-center border border-tape bg-tape px-5 font-semibold text-on-tape no-underline"
-                            >
-                              Run this session
-                            </Link>
+                            <div className="flex flex-wrap items-center gap-x-5">
+                              <Link
+                                to={`/floor/plan?people=${whoOf(expected).slice(0, MOST_IN_HOUR).join(',')}`}
+                                className="flex min-h-14 items-center"
+                              >
+                                Plan this session
+                              </Link>
+                              <Link
+                                to={`/floor/warm-up?people=${whoOf(expected).slice(0, MOST_IN_HOUR).join(',')}`}
+                                className="flex min-h-14 items-center"
+                              >
+                                Lead the warm-up
+                              </Link>
+                              <Link
+                                to={`/floor/session?people=${whoOf(expected).join(',')}`}
+                                className="inline-flex min-h-14 items-center border border-tape bg-tape px-5 font-semibold text-on-tape no-underline"
+                              >
+                                Run this session
+                              </Link>
+                            </div>
                           )}
                         </div>
                         <ul>

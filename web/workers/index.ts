@@ -1,3 +1,5 @@
+export { useHour } from './use-hour.ts';
+export type { PlannedHour } from './hour.worker.ts';
 export { useSpread } from './use-spread.ts';
 export { useSearch } from './use-search.ts';
 export { entryId } from './findable.ts';

@@ -1,0 +1,113 @@
+import { Check, Play, SkipForward } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { drillPlan, stretchAt } from '../../core/dose/index.ts';
+import type { LedDrill } from '../../core/floor/index.ts';
+import { momentWord, wakeAudio } from '../dose/index.ts';
+import { Button, tidy } from '../ui/index.ts';
+import { SKIPS } from './led.ts';
+import type { DrillEnd } from './led.ts';
+import { useWallClock } from './wall-clock.ts';
+
+/** "10 repetitions each side", "15 s each side". */
+export function amountWords({ amount, apart }: Pick<LedDrill, 'amount' | 'apart'>): string {
+  const sets = amount.sets > 1 ? `${amount.sets} × ` : '';
+  const what = amount.holdS !== undefined ? `${tidy(amount.holdS)} s` : `${amount.reps ?? 1} repetitions`;
+  return `${sets}${what}${apart ? ' each side' : ''}`;
+}
+
+/** One drill as it is led: what, how much, which side, for how long, and how it ends. */
+export function DrillCard({
+  drill,
+  number,
+  of,
+  startedAt,
+  onStart,
+  onEnd,
+}: {
+  drill: LedDrill;
+  number: number;
+  of: number;
+  /** null: not begun. */
+  startedAt: number | null;
+  onStart: () => void;
+  onEnd: (end: DrillEnd, elapsedS: number) => void;
+}) {
+  const plan = drillPlan(drill.amount, drill.tempo, drill.apart);
+  const now = useWallClock(startedAt === null ? null : 250);
+  const [skipping, setSkipping] = useState(false);
+  const s = startedAt === null ? 0 : Math.max(0, (now - startedAt) / 1000);
+  const on = stretchAt(plan, s);
+  const over = startedAt !== null && s >= plan.totalS;
+  const ended = useRef(false);
+  useEffect(() => {
+    if (!over || ended.current) return;
+    ended.current = true;
+    onEnd({ how: 'whole' }, plan.totalS);
+  }, [over, onEnd, plan.totalS]);
+  return (
+    <div>
+      <p className="text-sm text-soft">
+        {number} of {of}, {drill.step}, {drill.because}
+      </p>
+      <p className="font-head text-2xl leading-tight font-bold">{drill.name}</p>
+      <p className="text-xl">{amountWords(drill)}</p>
+      {drill.cue && <p className="text-lg font-semibold">{drill.cue}</p>}
+      {drill.wanted[0] && (
+        <p className="text-soft">
+          Felt as {drill.wanted[0].kind}: {drill.wanted[0].region}
+        </p>
+      )}
+      {startedAt === null ? (
+        <Button
+          floor
+          tone="main"
+          className="mt-2 w-full"
+          onClick={() => {
+            wakeAudio();
+            onStart();
+          }}
+        >
+          <Play aria-hidden="true" size={20} /> Begin
+        </Button>
+      ) : (
+        <>
+          <div className="mt-2 flex items-end justify-between">
+            <span className="font-head text-3xl font-bold">{on ? momentWord(on) : 'Done'}</span>
+            <span className="font-head text-5xl leading-none font-bold tabular-nums" role="timer">
+              {on ? Math.ceil((on.moment === 'work' ? lastOf(plan, on) : on.toS) - s) : 0}
+              <span className="text-xl"> s</span>
+            </span>
+          </div>
+          <div className="mt-2 grid grid-cols-2 gap-2">
+            <Button floor onClick={() => onEnd({ how: 'felt' }, s)}>
+              <Check aria-hidden="true" size={20} /> Felt it: enough
+            </Button>
+            <Button floor onClick={() => onEnd({ how: 'stopped' }, s)}>
+              Done
+            </Button>
+          </div>
+        </>
+      )}
+      {skipping ? (
+        <div className="mt-2 grid grid-cols-2 gap-2" role="group" aria-label="Why it is left out">
+          {SKIPS.map((why) => (
+            <Button key={why} floor className="text-base!" onClick={() => onEnd({ how: 'skipped', why }, s)}>
+              {why}
+            </Button>
+          ))}
+        </div>
+      ) : (
+        <Button floor tone="quiet" className="mt-1" onClick={() => setSkipping(true)}>
+          <SkipForward aria-hidden="true" size={18} /> Leave it out
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The end of the work under way: repetitions of one side are one stretch to whoever does them. */
+function lastOf(plan: ReturnType<typeof drillPlan>, on: NonNullable<ReturnType<typeof stretchAt>>): number {
+  let to = on.toS;
+  for (const x of plan.stretches) if (x.fromS === to && x.moment === 'work' && x.side === on.side) to = x.toS;
+  return to;
+}

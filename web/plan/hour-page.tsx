@@ -1,0 +1,358 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { HourRequest, StoredHour } from '../../contract/plan.ts';
+import { differences, layOut, momentAt, turnsIn } from '../../core/plan/index.ts';
+import type { Difference, Disturbance, HourMoment } from '../../core/plan/index.ts';
+import { barsOf } from '../../core/kit/index.ts';
+import { notThere } from '../../core/terms/index.ts';
+import { callOut, minutes, wakeAudio } from '../dose/index.ts';
+import { queryOf, refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/index.ts';
+import { Button, Dialog, Loaded, Notice, SelectField } from '../ui/index.ts';
+import { useHour } from '../workers/index.ts';
+import { useNaming } from './naming.ts';
+import { secondsInto, useWallClock } from './wall-clock.ts';
+import { HourWall } from './wall.tsx';
+import { placeName } from './words.ts';
+
+/** Another screen shows what was changed after so long. */
+const REFRESH_MS = 5_000;
+
+/** A planned hour on the wall: what is on, who is where, and what came between. */
+export function HourPage() {
+  const { id = '' } = useParams();
+  const hour = useQuery({ ...queryOf('hour', { id }), refetchInterval: REFRESH_MS });
+  return (
+    <Loaded query={hour} what="the hour">
+      {(data) => <OneHour hour={data} aheadMs={Date.parse(data.at) - hour.dataUpdatedAt} />}
+    </Loaded>
+  );
+}
+
+/** What the hour is kept as after a change. */
+export function requestOf(h: StoredHour, change: Partial<HourRequest> = {}): HourRequest {
+  const { hour, plan, spans, watchers, bound, gone, out } = h.body;
+  return {
+    edit: h.edit,
+    name: h.name,
+    startedAt: h.startedAt,
+    endedAt: h.endedAt,
+    people: [...hour.people],
+    pieces: hour.pieces.map(({ id, priority, watched, mustWatch, heavy, wish }) => ({
+      id,
+      priority,
+      watched,
+      mustWatch,
+      heavy,
+      ...(wish ? { wish } : {}),
+    })),
+    places: hour.places.map(({ id, count, most }) => ({ id, count, most })),
+    floorPlaces: hour.floorPlaces,
+    totalS: hour.totalS,
+    warmUpS: hour.warmUpS,
+    changeS: hour.changeS,
+    share: hour.coach.share,
+    watchers,
+    plan,
+    spans,
+    bound,
+    gone,
+    out,
+    ...change,
+  };
+}
+
+const PHASES: Record<HourMoment['phase'], string> = {
+  before: 'Not begun',
+  'warm-up': 'Warm-up',
+  round: 'Round',
+  change: 'Change places',
+  over: 'Over',
+};
+
+/** @param aheadMs how far the server’s clock is ahead of this one */
+function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
+  const { hall } = useSigned();
+  const { params, set } = useAddress();
+  const client = useQueryClient();
+  const solver = useHour();
+  const big = params.get('big') !== null;
+  const kit = useAsk('kit');
+  const { hour, plan, spans, watchers } = h.body;
+  const naming = useNaming(hour.pieces, hour.places);
+  const running = h.startedAt !== null && h.endedAt === null;
+  const now = useWallClock(running ? 500 : null) + aheadMs;
+  const at = secondsInto(h.startedAt, now);
+  const moment = momentAt(hour.warmUpS, spans, at ?? -1);
+  const laid = useMemo(
+    () => plan.rounds.map((r, i) => layOut(hour, r, spans[i]!.lengthS, watchers)),
+    [hour, plan, spans, watchers],
+  );
+  const [diff, setDiff] = useState<Difference[] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [between, setBetween] = useState(false);
+  const bar = useMemo(() => {
+    const all = barsOf(
+      { pieces: kit.data ?? [], today: hall.today, unit: hall.massUnit },
+      (p) => notThere(p, hall.today) === null,
+    );
+    return all[0]?.kit ?? null;
+  }, [kit.data, hall]);
+  useCalls(running, moment);
+
+  const save = async (change: Partial<HourRequest>) => {
+    try {
+      await send('saveHour', { id: h.id }, requestOf(h, change));
+      setProblem(null);
+      await refreshAfter(client, 'saveHour');
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+    }
+  };
+  /** Rounds that are over or under way: they stay as they are. */
+  const done =
+    moment.phase === 'round'
+      ? moment.round! + 1
+      : (moment.round ?? (moment.phase === 'over' ? plan.rounds.length : 0));
+  const disturbed = async (by: Disturbance) => {
+    setBetween(false);
+    const gone = [...new Set([...h.body.gone, ...(by.gone ?? [])])];
+    const { plan: next } = await solver.again({ hour, plan, done, by: { ...by, gone } });
+    const out = { ...h.body.out };
+    for (const [k, n] of Object.entries(by.out ?? {})) out[k] = (out[k] ?? 0) + n;
+    const lost = by.lostS ?? 0;
+    // What is done keeps its time; the rest begins later by what was lost, in rounds as long as they are now.
+    const last = spans[done - 1];
+    const from = (last ? last.fromS + last.lengthS + hour.changeS : (spans[0]?.fromS ?? hour.warmUpS)) + lost;
+    const after = next.rounds.slice(done).map((_, i) => ({
+      fromS: from + i * (next.times.lengthS + hour.changeS),
+      lengthS: next.times.lengthS,
+    }));
+    setDiff(
+      differences(hour.pieces.length, plan, next).filter((d) => !gone.includes(hour.pieces[d.piece]!.person)),
+    );
+    await save({
+      plan: { ...next, points: Math.max(0, next.points) },
+      spans: [...spans.slice(0, done), ...after].slice(0, next.rounds.length),
+      people: hour.people.map((p) => ({ ...p, from: by.late?.[p.id] ?? p.from })),
+      places: hour.places.map((k) => ({
+        id: k.id,
+        count: Math.max(0, k.count - (by.out?.[k.id] ?? 0)),
+        most: k.most,
+      })),
+      gone,
+      out,
+      totalS: hour.totalS - lost,
+      bound: null,
+    });
+  };
+  const heads = spans.map((s) =>
+    h.startedAt === null
+      ? `minute ${Math.round(s.fromS / 60)} to ${Math.round((s.fromS + s.lengthS) / 60)}`
+      : `${clockAt(h.startedAt, s.fromS)} to ${clockAt(h.startedAt, s.fromS + s.lengthS)}`,
+  );
+  const onRound = moment.phase === 'round' ? moment.round : null;
+  const turns = onRound === null || at === null ? [] : turnsIn(laid[onRound]!, at - spans[onRound]!.fromS);
+  return (
+    <div className={big ? '' : 'mx-auto max-w-7xl'}>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className={big ? 'text-5xl' : ''}>
+            {moment.phase === 'round' || moment.phase === 'change'
+              ? `${PHASES[moment.phase]}${moment.phase === 'round' ? ` ${moment.round! + 1} of ${spans.length}` : `: round ${moment.round! + 1} next`}`
+              : PHASES[h.endedAt !== null ? 'over' : moment.phase]}
+          </h1>
+          <p className={`text-soft ${big ? 'text-2xl' : ''}`}>{h.name}</p>
+        </div>
+        {running && moment.phase !== 'over' && (
+          <p
+            className={`font-head leading-none font-bold tabular-nums ${big ? 'text-9xl' : 'text-6xl'}`}
+            role="timer"
+          >
+            {minutes(moment.leftS)}
+          </p>
+        )}
+        <div className="no-print flex flex-wrap gap-2">
+          {h.startedAt === null && h.endedAt === null && (
+            <Button
+              tone="main"
+              floor
+              onClick={() => {
+                wakeAudio();
+                void save({ startedAt: new Date(Date.now() + aheadMs).toISOString() });
+              }}
+            >
+              Begin with the warm-up
+            </Button>
+          )}
+          {running && !big && (
+            <>
+              <Button floor onClick={() => setBetween(true)}>
+                Something came between
+              </Button>
+              <Link
+                className="inline-flex min-h-14 items-center border border-tape bg-tape px-5 font-semibold text-on-tape no-underline"
+                to={
+                  moment.phase === 'warm-up'
+                    ? `/floor/warm-up?people=${h.people.join(',')}`
+                    : `/floor/session?people=${h.people.join(',')}&hour=${h.id}`
+                }
+              >
+                {moment.phase === 'warm-up' ? 'Lead the warm-up' : 'Run this session'}
+              </Link>
+            </>
+          )}
+          <Button onClick={() => set({ big: big ? null : '1' })}>
+            {big ? 'Smaller' : 'Big, for a second screen'}
+          </Button>
+          {!big && <Button onClick={() => print()}>Print</Button>}
+          {running && !big && (
+            <Button
+              tone="quiet"
+              onClick={() => void save({ endedAt: new Date(Date.now() + aheadMs).toISOString() })}
+            >
+              End the hour
+            </Button>
+          )}
+        </div>
+      </div>
+      {problem && <Notice tone="warn">{problem}</Notice>}
+      {diff && (
+        <section
+          aria-label="What is otherwise now"
+          className="no-print mb-3 border-l-[6px] border-warn bg-paper px-4 py-2"
+          role="status"
+        >
+          <h2>{diff.length === 0 ? 'Nobody has to go elsewhere.' : 'What is otherwise now'}</h2>
+          <ul>
+            {diff.map((d) => (
+              <li key={d.piece}>
+                <b>{naming.piece(hour.pieces[d.piece]!.id)}</b>: {where(d.before)} → {where(d.after)}
+              </li>
+            ))}
+          </ul>
+          <Button tone="quiet" onClick={() => setDiff(null)}>
+            Told everybody
+          </Button>
+        </section>
+      )}
+      <HourWall
+        hour={hour}
+        plan={plan}
+        laid={laid}
+        watchers={watchers}
+        bar={bar}
+        naming={naming}
+        heads={heads}
+        on={onRound}
+        turns={turns}
+        big={big}
+      />
+      {plan.dropped.filter((j) => !h.body.gone.includes(hour.pieces[j]!.person)).length > 0 && (
+        <p className="mt-2">
+          <b>Not in this hour:</b>{' '}
+          {plan.dropped
+            .filter((j) => !h.body.gone.includes(hour.pieces[j]!.person))
+            .map((j) => naming.piece(hour.pieces[j]!.id))
+            .join('; ')}
+        </p>
+      )}
+      <p className="mt-3 text-sm text-soft">
+        Times are a plan: pain, a fault that stops, or local rules come first. Racks: both sides at one
+        number, safeties set.
+      </p>
+      {between && (
+        <Dialog title="Something came between" open wide onClose={() => setBetween(false)}>
+          <Between hour={h} done={done} naming={naming} onDisturbed={(by) => void disturbed(by)} />
+        </Dialog>
+      )}
+    </div>
+  );
+
+  function where(w: Difference['before']): string {
+    if (w === null) return 'not in this hour';
+    return `round ${w.round + 1}, ${w.at ? placeName(hour.places[w.at.kind], w.at.number) : 'the floor'}`;
+  }
+}
+
+const clockAt = (startedAt: string, s: number) =>
+  new Date(new Date(startedAt).getTime() + 1000 * s).toLocaleTimeString([], {
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+
+/** Calls every change of a round out to the whole hall. */
+function useCalls(running: boolean, moment: HourMoment) {
+  const key = `${moment.phase} ${moment.round}`;
+  const before = useRef<string | null>(null);
+  useEffect(() => {
+    const was = before.current;
+    before.current = running ? key : null;
+    // Whoever opens the page in the middle of a round hears nothing of it.
+    if (!running || was === null || was === key) return;
+    callOut(
+      moment.phase === 'round'
+        ? `Round ${moment.round! + 1}. Begin.`
+        : moment.phase === 'change'
+          ? `Change. Round ${moment.round! + 1} in one minute.`
+          : 'The hour is over.',
+    );
+  }, [running, key, moment]);
+}
+
+function Between({
+  hour: h,
+  done,
+  naming,
+  onDisturbed,
+}: {
+  hour: StoredHour;
+  done: number;
+  naming: ReturnType<typeof useNaming>;
+  onDisturbed: (by: Disturbance) => void;
+}) {
+  const { hour, plan, gone } = h.body;
+  const there = hour.people.filter((p) => !gone.includes(p.id));
+  const [who, setWho] = useState(there[0]?.id ?? '');
+  const [kind, setKind] = useState(hour.places[0]?.id ?? '');
+  return (
+    <div className="grid gap-4">
+      <p>
+        What is done and the round that is on stay as they are; {plan.rounds.length - done} of{' '}
+        {plan.rounds.length} rounds are planned again, with as few moves as can be.
+      </p>
+      <div className="flex flex-wrap items-end gap-2">
+        <SelectField label="Person" value={who} onChange={(e) => setWho(e.target.value)}>
+          {there.map((p) => (
+            <option key={p.id} value={p.id}>
+              {naming.person(p.id)}
+            </option>
+          ))}
+        </SelectField>
+        <Button floor onClick={() => onDisturbed({ gone: [who] })} disabled={!who}>
+          Has left
+        </Button>
+        <Button floor onClick={() => onDisturbed({ late: { [who]: done + 1 } })} disabled={!who}>
+          Comes a round later
+        </Button>
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <SelectField label="Kit" value={kind} onChange={(e) => setKind(e.target.value)}>
+          {hour.places.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.name} ({k.count} in use)
+            </option>
+          ))}
+        </SelectField>
+        <Button floor onClick={() => onDisturbed({ out: { [kind]: 1 } })} disabled={!kind}>
+          One is out of use
+        </Button>
+      </div>
+      <div>
+        <Button floor onClick={() => onDisturbed({ lostS: 300 })}>
+          Five minutes were lost
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+export { HourPage } from './hour-page.tsx';
+export { PlanPage } from './plan-page.tsx';
+export { WarmUpPage } from './warm-up-page.tsx';

@@ -1,0 +1,141 @@
+import { useEffect, useMemo } from 'react';
+import { Link } from 'react-router';
+import type { WarmUps } from '../../contract/plan.ts';
+import type { LedDrill, LedWarmUp } from '../../core/floor/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import { keepSet, useSheetsOf } from '../log/index.ts';
+import { useAddress, useAsk, usePeople } from '../shell/index.ts';
+import { Empty, kept, Loaded, useKept } from '../ui/index.ts';
+import { DrillCard } from './drill-card.tsx';
+import { drillSets, firstOf, goOn } from './led.ts';
+import type { DrillEnd, Led } from './led.ts';
+
+/** How far everybody is, kept on the tablet: another view or a reload changes nothing. */
+const led = kept<{ date: string; people: Record<string, Led> }>('meister-warm-up', {
+  none: { date: '', people: {} },
+  read: (text) => JSON.parse(text) as { date: string; people: Record<string, Led> },
+});
+
+/** The warm-up of one person or of a whole squad at once: who is done early goes on. */
+export function WarmUpPage() {
+  const { params } = useAddress();
+  const ids = (params.get('people') ?? '').split(',').filter(Boolean);
+  const warm = useAsk('warmUps', ids.length > 0 ? { people: ids } : null);
+  if (ids.length === 0)
+    return <Empty next={{ to: '/floor', what: 'Choose a squad of today' }}>Nobody warms up here.</Empty>;
+  return (
+    <Loaded query={warm} what="the warm-up">
+      {(data) => <Leading data={data} back={`/floor/session?people=${ids.join(',')}`} />}
+    </Loaded>
+  );
+}
+
+function Leading({ data, back }: { data: WarmUps; back: string }) {
+  const { nameOf } = usePeople(true);
+  const now = useKept(led);
+  const sheets = useSheetsOf(data.people.flatMap((p) => p.drills.map((d) => d.variation)));
+  const states = useMemo(() => (now.date === data.date ? now.people : {}), [now, data.date]);
+  useEffect(() => {
+    // What another day left is nothing of today’s.
+    if (now.date !== data.date) led.put({ date: data.date, people: {} });
+  }, [now.date, data.date]);
+  const put = (id: string, state: Led) =>
+    led.put({ date: data.date, people: { ...led.current().people, [id]: state } });
+  return (
+    <div className="mx-auto max-w-6xl">
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <h1>Warm-up</h1>
+        <Link className="flex min-h-14 items-center" to={back}>
+          To the session
+        </Link>
+      </div>
+      <div className="grid gap-4 md:grid-cols-2 lg:grid-cols-3">
+        {data.people.map((p) => (
+          <OneLed
+            key={p.personId}
+            of={p}
+            name={nameOf(p.personId)}
+            state={states[p.personId] ?? firstOf()}
+            date={data.date}
+            sheets={sheets}
+            onState={(state) => put(p.personId, state)}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function OneLed({
+  of,
+  name,
+  state,
+  date,
+  sheets,
+  onState,
+}: {
+  of: LedWarmUp;
+  name: string;
+  state: Led;
+  date: string;
+  sheets: ReadonlyMap<string, ResolvedVariation>;
+  onState: (state: Led) => void;
+}) {
+  const drill: LedDrill | undefined = of.drills[state.at];
+  const end = (how: DrillEnd, elapsedS: number) => {
+    if (!drill) return;
+    const resolved = sheets.get(drill.variation);
+    if (resolved)
+      for (const set of drillSets(drill, how, elapsedS))
+        keepSet(
+          {
+            personId: of.personId,
+            date,
+            ordinal: state.log.length + 1,
+            resolved,
+            revision: drill.revision,
+            target: null,
+          },
+          set,
+        );
+    onState(goOn(state, drill, how, elapsedS, Date.now()));
+  };
+  return (
+    <section aria-label={`Warm-up of ${name}`} className="border-t-4 border-ink bg-paper px-4 py-3">
+      <h2>{name}</h2>
+      {of.drills.length === 0 && (
+        <p className="text-soft">Nothing is asked of them today, so nothing is warmed up for.</p>
+      )}
+      {drill && (
+        <DrillCard
+          key={`${state.at} ${state.startedAt === null}`}
+          drill={drill}
+          number={state.at + 1}
+          of={of.drills.length}
+          startedAt={state.startedAt}
+          onStart={() => onState({ ...state, startedAt: Date.now() })}
+          onEnd={end}
+        />
+      )}
+      {!drill && of.drills.length > 0 && (
+        <p className="text-xl font-semibold">
+          Warm. {state.log.length} drills, {Math.round(state.log.reduce((sum, l) => sum + l.s, 0) / 60)} min.
+        </p>
+      )}
+      {state.log.some((l) => l.skipped) && (
+        <p className="mt-2 text-sm text-soft">
+          Left out: {state.log.flatMap((l) => (l.skipped ? [`${l.name} (${l.skipped})`] : [])).join(', ')}
+        </p>
+      )}
+      {of.leftOut.some((l) => l.why.startsWith('barred')) && (
+        <p className="mt-2 border-l-4 border-warn pl-2 text-sm">
+          Not for them:{' '}
+          {of.leftOut
+            .filter((l) => l.why.startsWith('barred'))
+            .map((l) => `${l.name} (${l.why})`)
+            .join(', ')}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Change, PlaceKind, Refused } from '../../core/plan/index.ts';
+import { mass } from '../ui/index.ts';
+
+/** "1:05" of the hour. */
+export const clockTime = (seconds: number): string => {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+};
+const minutesOf = (s: number) => `${Math.ceil(s / 60)} min`;
+
+/** What reasons are told with. */
+export interface Naming {
+  kinds: readonly PlaceKind[];
+  /** Name of a piece of work with its person. */
+  piece: (id: string) => string;
+  unit: 'kg' | 'lb';
+}
+
+export const placeName = (kind: Pick<PlaceKind, 'name' | 'count'> | undefined, number: number): string =>
+  !kind ? 'a place' : kind.count > 1 ? `${kind.name} ${number + 1}` : kind.name;
+
+/** Why something cannot be there, as a sentence. */
+export function refusedWords(r: Refused, { kinds, piece, unit }: Naming): string {
+  const kind = (id: string) => kinds.find((k) => k.id === id);
+  const at = (id: string, number: number) => placeName(kind(id), number);
+  switch (r.why) {
+    case 'not here yet':
+      return 'They are not here yet.';
+    case 'too long':
+      return `It needs ${minutesOf(r.needS)} by itself; a round has ${minutesOf(r.roundS)} for it.`;
+    case 'elsewhere':
+      return `They are at another place in this round, with ${piece(r.with)}.`;
+    case 'person full':
+      return `They have ${minutesOf(r.leftS)} left in this round; it needs ${minutesOf(r.needS)}.`;
+    case 'full':
+      return `${at(r.at, r.number)} has ${r.with.length} people: ${r.with.map(piece).join('; ')}.`;
+    case 'time':
+      return `At ${at(r.at, r.number)} ${minutesOf(Math.max(0, r.leftS))} are left for turns; it needs ${minutesOf(r.needS)}.`;
+    case 'load':
+      return `${mass(r.kg, unit)} with ${mass(r.otherKg, unit)} at ${at(r.at, r.number)}: too far apart to share.`;
+    case 'notch':
+      return `${at(r.at, r.number)} has its hooks ${Math.abs(r.notch - r.otherNotch) * 5} cm too ${r.otherNotch > r.notch ? 'high' : 'low'}.`;
+    case 'height':
+      return `No ${kind(r.at)?.name.toLowerCase() ?? 'place'} of the right height is free.`;
+    case 'taken':
+      return `${r.count === 1 ? 'The only' : `All ${r.count}`} ${kind(r.at)?.name.toLowerCase() ?? 'places'} ${r.count === 1 ? 'is' : 'are'} in use.`;
+    case 'no such place':
+      return 'The place for it is not free today.';
+    case 'floor full':
+      return 'The floor is full.';
+    case 'pool':
+      return `There are only ${r.count} of ${r.pool.replaceAll('-', ' ')}, and they are in use.`;
+    case 'hands':
+      return 'No coach has the hands, or the eyes, free for it.';
+  }
+}
+
+/** What could be done otherwise: "5 minutes more". */
+export function changeWords(c: Change, { kinds, piece }: Pick<Naming, 'kinds' | 'piece'>): string {
+  switch (c.change) {
+    case 'instead':
+      return `${piece(c.piece)}: the easier movement instead (it trains, and earns nothing)`;
+    case 'minutes':
+      return `${c.minutes} minutes more`;
+    case 'shorter warm-up':
+      return `A warm-up shorter by ${c.minutes} minutes`;
+    case 'groups of three':
+      return 'Three people at a place that is for two';
+    case 'eyes':
+      return 'A coach who watches one place more';
+    case 'one more':
+      return `One more: ${kinds.find((k) => k.id === c.of)?.name ?? c.of}`;
+  }
+}
