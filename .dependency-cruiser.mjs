@@ -34,6 +34,7 @@ const ROOMS = {
     'log',
     'fault',
     'plan',
+    'own',
     'floor',
     'library',
     'changes',

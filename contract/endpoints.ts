@@ -782,7 +782,7 @@ export const ENDPOINTS = {
     whose: 'nobody',
     touches: [],
   }),
-  ownDay: answers<Session.OwnDay>()('GET', '/api/own/:link', {
+  ownDay: answers<Session.OwnDay, { have?: readonly string[] | undefined }>()('GET', '/api/own/:link', {
     who: ANYONE,
     whose: 'own link',
     reads: ['log', 'standings', 'reports'],

@@ -1,5 +1,6 @@
 // What a request must be: the Joi of parts of the path, query and body, under the names of endpoints.ts.
 import Joi from 'joi';
+import { HOME_THING_NAMES } from '../core/kit/index.ts';
 import { KINDS } from '../core/library/index.ts';
 import { STAGES } from '../core/terms/index.ts';
 import * as access from './access.ts';
@@ -142,6 +143,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   keepOwnSet: { body: log.setSchema },
   deleteOwnSet: { body: log.deleteSetSchema },
 
+  ownDay: { query: query({ have: commaList(oneOf(HOME_THING_NAMES), HOME_THING_NAMES.length) }) },
   hourNeeds: { query: query({ people: listOfPeople }) },
   warmUps: { query: query({ people: listOfPeople }) },
   saveHour: { body: plan.hourSchema },

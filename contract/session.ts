@@ -1,9 +1,11 @@
-import type { Shown, TodayLine } from '../core/floor/index.ts';
+import type { AtHome, LedWarmUp, Shown, TodayLine } from '../core/floor/index.ts';
+import type { SettledMechanics } from '../core/posture/index.ts';
+import type { PlaceForm, WorkPiece } from '../core/plan/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import Joi from 'joi';
 import { REGIONS, SIDES } from '../core/terms/index.ts';
 import type { DateStyle, LoadKind, Region, Side, Sore } from '../core/terms/index.ts';
-import type { Ladder } from '../core/library/index.ts';
+import type { Ladder, Tempo } from '../core/library/index.ts';
 import { CUE_OUTCOMES, EXPERIENCES, MOST_TRIALS, TRIAL_RESULTS } from '../core/ladder/index.ts';
 import type {
   CueOutcome,
@@ -201,7 +203,21 @@ export interface OwnDay {
     revision: number;
     loadKind: LoadKind;
     takesLoad: boolean;
+    mechanics: SettledMechanics;
+    tempo: Tempo;
+    /** What is done with what is at home; null: it is as in the hall. */
+    home: Pick<AtHome, 'how' | 'with' | 'load'> | null;
+    /** For the order and the times of a session alone. */
+    piece: WorkPiece;
+    form: PlaceForm | 'floor';
   })[];
+  /** Lines of which nothing is led: barred for now, or not to be done with what is there. */
+  notLed: { ladderName: string; why: 'barred' | 'nothing for it here' }[];
+  warmUp: LedWarmUp;
+  /** Pain of today that ends the session. */
+  ended: boolean;
+  /** Whom to tell: who gave the link. */
+  tell: string;
   /** Own sets of the day, to be corrected or taken back. */
   sets: { id: string; edit: number; variation: string; set: LoggedSet }[];
   until: string;

@@ -4,6 +4,8 @@ export { judge, revisionsRead } from './judge.ts';
 export type { Floor } from './judge.ts';
 export { neededBy, placesOfHall } from './hour-needs.ts';
 export type { HallPlaces, NeededPiece, NeedsOf } from './hour-needs.ts';
+export { atHome } from './at-home.ts';
+export type { AtHome } from './at-home.ts';
 export { ledWarmUp } from './warm-up.ts';
 export type { LedDrill, LedWarmUp } from './warm-up.ts';
 export { lineOf, lineOrFailure, variationsNow } from './line.ts';

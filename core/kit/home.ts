@@ -9,6 +9,28 @@ export const AT_HOME = {
 } as const;
 export type AtHome = keyof typeof AT_HOME;
 
+/** What somebody may have at home, and the equipment of a hall that it stands in for (the library says how). */
+export const HOME_THINGS = {
+  chair: { words: 'a firm chair', for: ['chair', 'plyo-box'] },
+  sofa: { words: 'a sofa', for: ['thrust-bench', 'flat-seat', 'gym-ball', 'half-dome'] },
+  stairs: { words: 'stairs', for: ['low-step'] },
+  rucksack: { words: 'a rucksack', for: ['rucksack', 'kettlebells'] },
+  bottles: { words: 'bottles', for: ['dumbbells'] },
+  book: { words: 'a big book', for: ['light-plate'] },
+  band: { words: 'a band', for: ['loop-band', 'long-band'] },
+  broom: { words: 'a broom handle', for: ['stick'] },
+  cushions: { words: 'firm cushions', for: ['pads'] },
+  towel: { words: 'a long towel and a door', for: ['strap'] },
+} as const satisfies Record<string, { words: string; for: readonly string[] }>;
+export type HomeThing = keyof typeof HOME_THINGS;
+export const HOME_THING_NAMES = Object.keys(HOME_THINGS) as HomeThing[];
+/** A floor, a door frame and a blanket are everywhere. */
+const EVERYWHERE = ['mat', 'tape-line', 'pole', 'bench-pad', 'bar-pad'] as const;
+
+/** Equipment that is there, or has something that stands in for it. */
+export const equipmentAtHome = (have: readonly HomeThing[]): ReadonlySet<string> =>
+  new Set([...EVERYWHERE, ...have.flatMap((h) => HOME_THINGS[h].for)]);
+
 /** What something is filled with, counted; and a reading of a scale, with minus without. */
 export interface Content {
   litres: number;

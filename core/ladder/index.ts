@@ -50,6 +50,7 @@ export {
 export { heldLevels, isOpen, standingAfter } from './standing.ts';
 export type { MoveFact, MoveKind } from './standing.ts';
 export {
+  ENDING_PAIN_ALONE,
   STOPPING_PAIN,
   TELLING_DAYS,
   TOLD_BY,

@@ -7,6 +7,8 @@ import { daysAfter } from '../terms/index.ts';
  * al., When is cancer pain mild, moderate or severe?, Pain 61, 1995, 277-284; from memory).
  */
 export const STOPPING_PAIN = 7;
+/** Whoever is alone ends there from this on (judgement): nobody is there to look. */
+export const ENDING_PAIN_ALONE = 5;
 
 /** What was told of longer ago says nothing about today (judgement). */
 export const TELLING_DAYS = 120;

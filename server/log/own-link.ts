@@ -1,10 +1,27 @@
-import { doorFor, lineOf, variationsNow } from '../../core/floor/index.ts';
+import { timesDone, workTimeS } from '../../core/dose/index.ts';
+import {
+  atHome,
+  doorFor,
+  ledWarmUp,
+  lineOf,
+  neededBy,
+  placesOfHall,
+  readingOfVariation,
+  variationsNow,
+} from '../../core/floor/index.ts';
+import type { AtHome, TodayLine } from '../../core/floor/index.ts';
+import type { HomeThing } from '../../core/kit/index.ts';
+import { ENDING_PAIN_ALONE, factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
+import type { LoggedSet } from '../../core/log/index.ts';
+import type { WorkPiece } from '../../core/plan/index.ts';
+import type { Variation } from '../../core/library/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Context as Wire } from 'hono';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
-import { daysAfter } from '../../core/terms/index.ts';
+import { daysAfter, sideWorkOf } from '../../core/terms/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
+import type { Query } from '../../contract/endpoints.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
 import type { OwnStopRequest } from '../../contract/reports.ts';
 import type { OwnDay, OwnLinkMade, OwnLinkRow } from '../../contract/session.ts';
@@ -12,9 +29,9 @@ import { devicesOf, hashOfToken, knowDevice, linkState, newToken, onItsDevice } 
 import { schema } from '../db/index.ts';
 import type { About, Context, OpenContext, OwnHolder } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
-import { makersMay, personOf } from '../people/index.ts';
+import { bodiesOf, makersMay, personOf } from '../people/index.ts';
 import { cuesTriedBy } from './check-ins.ts';
-import { newestWithSettings } from './history.ts';
+import { newestWithSettings, setsOn } from './history.ts';
 import { recordsOf } from './records.ts';
 import { deleteSet, keepSet } from './sets.ts';
 import type { Logger } from './sets.ts';
@@ -138,8 +155,66 @@ const ownLogger = (name: string): Logger => ({
   own: true,
 });
 
-/** What the holder does today, and what they have written down for the day. */
-export async function ownDay(c: Held): Promise<OwnDay> {
+/** The line with another movement in its place. */
+function doneAs(line: TodayLine, home: AtHome, done: readonly LoggedSet[], date: string): TodayLine {
+  const { source } = home.read;
+  const facts = factsOf(home.read);
+  const plan = planAt(home.target);
+  return {
+    ...line,
+    variation: home.variation,
+    variationName: source.name,
+    oneSided: facts.oneSided,
+    sides: sideWorkOf(source),
+    countedIn: facts.countedIn,
+    target: home.target,
+    next: nextSet(done, facts, plan, date),
+    cues: home.read.cues.slice(0, 3).map(({ slug, text, plain }) => ({ slug, text, plain, record: null })),
+    ifItGoesWrong: home.read.lines.ifItGoesWrong,
+  };
+}
+
+/** What is left of a line as a piece of work on the floor at home. */
+function alonePiece(person: string, ladder: string, line: TodayLine, v: Variation): WorkPiece {
+  const { target, next } = line;
+  const amount = {
+    sets: 1,
+    ...(target.reps === undefined ? {} : { reps: target.reps }),
+    ...(target.holdS === undefined ? {} : { holdS: target.holdS }),
+    ...(target.rounds === undefined ? {} : { rounds: target.rounds }),
+  };
+  const left = next ? (next.done ? 0 : next.of - next.number + 1) : target.sets;
+  return {
+    id: `${person} ${ladder}`,
+    person,
+    name: line.variationName ?? '',
+    priority: 1,
+    heavy: false,
+    watched: 0,
+    mustWatch: false,
+    options: [
+      {
+        variation: v.slug,
+        name: v.name,
+        at: null,
+        sets: Math.max(1, left),
+        workS: Math.max(1, Math.round(workTimeS(amount, v.tempo, timesDone(v)))),
+        restS: target.restS,
+        loadKg: null,
+        notch: null,
+        heightM: null,
+        pools: [],
+        hands: false,
+      },
+    ],
+  };
+}
+
+/**
+ * What the holder does today, and what they have written down for the day; with what is at home, where they say what
+ * that is.
+ */
+export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnDay> {
   const { link, person } = c.own;
   const { db, inForce, hall, today: date, at: now } = c;
   const { shelf, revisions } = inForce;
@@ -147,6 +222,11 @@ export async function ownDay(c: Held): Promise<OwnDay> {
   const withSettings = await newestWithSettings(db, [person.id], variationsNow(inForce, own));
   const used = withSettings.get(person.id) ?? [];
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
+  const have = c.query.have as readonly HomeThing[] | undefined;
+  const body = (await bodiesOf(c, [person.id])).get(person.id) ?? null;
+  const places = new Map(placesOfHall(inForce).places.map((p) => [p.id, p.form]));
+  const notLed: OwnDay['notLed'] = [];
+  const done = (await setsOn(db, [person.id], date)).get(person.id) ?? [];
   const lines = laddersOf(shelf).flatMap((ladder): OwnDay['lines'] => {
     // What stands in the log about health is theirs, but reasons are for the coach to tell.
     const line = lineOf({
@@ -158,16 +238,44 @@ export async function ownDay(c: Held): Promise<OwnDay> {
       door: doorFor(false),
       body: null,
     });
-    const v = line?.variation ? shelf.get('variation', line.variation) : undefined;
-    if (!line || !v || !line.variation) return [];
-    const { ladderName, levelName, pattern, variation, variationName, oneSided, sides } = line;
-    const { target, next, cues, countedIn, ifItGoesWrong } = line;
+    if (!line) return [];
+    const { ladderName, levelName, pattern } = line;
+    if (line.variation === null) {
+      notLed.push({ ladderName, why: 'barred' });
+      return [];
+    }
+    const home = have ? atHome(inForce, line, have, own, date) : null;
+    if (have && !home) {
+      notLed.push({ ladderName, why: 'nothing for it here' });
+      return [];
+    }
+    const as = home && home.how !== 'the same' ? doneAs(line, home, done, date) : line;
+    const v = shelf.get('variation', as.variation ?? '');
+    if (!v || as.variation === null) return [];
+    const read = home?.read ?? readingOfVariation(inForce, v, { stage: line.stage, answers: own.answers });
+    const [needed] = home
+      ? []
+      : neededBy(
+          inForce,
+          {
+            personId: person.id,
+            lines: [line],
+            done,
+            body,
+            restrictions: own.restrictions,
+            answers: own.answers,
+            chains: [],
+          },
+          date,
+        );
+    const at = needed?.options[0]?.at ?? null;
+    const { variationName, oneSided, sides, target, next, cues, countedIn, ifItGoesWrong } = as;
     return [
       {
         ladderName,
         levelName,
         pattern,
-        variation,
+        variation: as.variation,
         variationName,
         oneSided,
         sides,
@@ -179,6 +287,11 @@ export async function ownDay(c: Held): Promise<OwnDay> {
         revision: revisions.get(`variation/${v.slug}`) ?? 1,
         loadKind: v.loadKind,
         takesLoad: takesLoad(v),
+        mechanics: read.mechanics,
+        tempo: target.loweringS === null ? v.tempo : { ...v.tempo, loweringS: target.loweringS },
+        home: home && { how: home.how, with: home.with, load: home.load },
+        piece: needed ?? alonePiece(person.id, ladder.slug, as, v),
+        form: (at === null ? undefined : places.get(at)) ?? 'floor',
       },
     ];
   });
@@ -205,6 +318,21 @@ export async function ownDay(c: Held): Promise<OwnDay> {
     dates: hall?.dates ?? 'en-GB',
     stopped: [...new Set(own.stops.map((s) => s.reach))],
     lines,
+    notLed,
+    warmUp: ledWarmUp(
+      inForce,
+      {
+        personId: person.id,
+        work: lines.flatMap((l) => l.variation ?? []),
+        answers: own.answers,
+        restrictions: own.restrictions,
+        build: body?.build ?? null,
+        tellsWhy: false,
+      },
+      date,
+    ),
+    ended: done.some((s) => s.own === true && (s.pain ?? 0) >= ENDING_PAIN_ALONE),
+    tell: link.madeBy,
     sets: rows.map(({ set: s }) => ({
       id: s.id,
       edit: s.edit,

@@ -3,7 +3,7 @@ import { counted } from '../log/index.ts';
 import { describe, expect, it } from 'vitest';
 import { tempoPlan, stretchAt } from '../../core/dose/index.ts';
 import { clocks } from '../dose/index.ts';
-import { placeIn } from './floor-figure.tsx';
+import { placeIn } from '../dose/index.ts';
 import { restAfter } from './floor-set.tsx';
 
 describe('faults counted', () => {

@@ -8,7 +8,7 @@ export { dropSet, keepSet } from './keep-set.ts';
 export { keepStop } from './keep-stop.ts';
 export { mergedSets } from './merge.ts';
 export type { ShownSet } from './merge.ts';
-export { inForm, mostFaults, observedOf, startOf, withAmount } from './observed.ts';
+export { formOf, inForm, mostFaults, observedOf, startOf, withAmount } from './observed.ts';
 export type { Observed } from './observed.ts';
 export { outbox } from './outbox-store.ts';
 export type { Parcel } from './outbox-store.ts';

@@ -1,4 +1,3 @@
 export { LogPage } from './log-page.tsx';
 export { PaperEntry } from './paper-entry.tsx';
 export { CsvPage } from './csv-page.tsx';
-export { OwnPage } from './own-page.tsx';

@@ -8,7 +8,7 @@ import { barsOf } from '../../core/kit/index.ts';
 import { notThere } from '../../core/terms/index.ts';
 import { callOut, minutes, wakeAudio } from '../dose/index.ts';
 import { queryOf, refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { Button, Dialog, Loaded, Notice, SelectField } from '../ui/index.ts';
+import { Button, Dialog, Loaded, Notice, SelectField, timeOfDay } from '../ui/index.ts';
 import { useHour } from '../workers/index.ts';
 import { useNaming } from './naming.ts';
 import { secondsInto, useWallClock } from './wall-clock.ts';
@@ -149,7 +149,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
   const heads = spans.map((s) =>
     h.startedAt === null
       ? `minute ${Math.round(s.fromS / 60)} to ${Math.round((s.fromS + s.lengthS) / 60)}`
-      : `${clockAt(h.startedAt, s.fromS)} to ${clockAt(h.startedAt, s.fromS + s.lengthS)}`,
+      : `${clockAt(h.startedAt, s.fromS, hall.timeZone)} to ${clockAt(h.startedAt, s.fromS + s.lengthS, hall.timeZone)}`,
   );
   const onRound = moment.phase === 'round' ? moment.round : null;
   const turns = onRound === null || at === null ? [] : turnsIn(laid[onRound]!, at - spans[onRound]!.fromS);
@@ -275,11 +275,8 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
   }
 }
 
-const clockAt = (startedAt: string, s: number) =>
-  new Date(new Date(startedAt).getTime() + 1000 * s).toLocaleTimeString([], {
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+const clockAt = (startedAt: string, s: number, timeZone: string) =>
+  timeOfDay(new Date(new Date(startedAt).getTime() + 1000 * s), timeZone);
 
 /** Calls every change of a round out to the whole hall. */
 function useCalls(running: boolean, moment: HourMoment) {

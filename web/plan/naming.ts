@@ -13,6 +13,7 @@ export function useNaming(pieces: readonly NeededPiece[], kinds: readonly PlaceK
     const naming: Naming = {
       kinds,
       unit: units.mass,
+      work: (id) => byId.get(id)?.name ?? 'a piece of work',
       piece: (id) => {
         const p = byId.get(id);
         return p ? `${nameOf(p.person)}, ${p.name}` : 'a piece of work';

@@ -5,7 +5,8 @@ import type { LedDrill, LedWarmUp } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { keepSet, useSheetsOf } from '../log/index.ts';
 import { useAddress, useAsk, usePeople } from '../shell/index.ts';
-import { Empty, kept, Loaded, useKept } from '../ui/index.ts';
+import { wakeAudio } from '../dose/index.ts';
+import { Button, Empty, kept, Loaded, useKept } from '../ui/index.ts';
 import { DrillCard } from './drill-card.tsx';
 import { drillSets, firstOf, goOn } from './led.ts';
 import type { DrillEnd, Led } from './led.ts';
@@ -41,13 +42,35 @@ function Leading({ data, back }: { data: WarmUps; back: string }) {
   }, [now.date, data.date]);
   const put = (id: string, state: Led) =>
     led.put({ date: data.date, people: { ...led.current().people, [id]: state } });
+  const everybody = () => {
+    wakeAudio();
+    const now = Date.now();
+    led.put({
+      date: data.date,
+      people: Object.fromEntries(
+        data.people.map((p) => {
+          const state = states[p.personId] ?? firstOf();
+          return [p.personId, state.startedAt === null ? { ...state, startedAt: now } : state];
+        }),
+      ),
+    });
+  };
   return (
     <div className="mx-auto max-w-6xl">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <h1>Warm-up</h1>
-        <Link className="flex min-h-14 items-center" to={back}>
-          To the session
-        </Link>
+        <div className="flex flex-wrap items-center gap-x-5">
+          {data.people.some(
+            (p) => p.drills.length > 0 && (states[p.personId] ?? firstOf()).startedAt === null,
+          ) && (
+            <Button floor tone="main" onClick={everybody}>
+              Everybody begins
+            </Button>
+          )}
+          <Link className="flex min-h-14 items-center" to={back}>
+            To the session
+          </Link>
+        </div>
       </div>
       <div className="grid gap-4 md:grid-cols-2 lg:grid-cols-3">
         {data.people.map((p) => (

@@ -1,11 +1,6 @@
 import type { Change, PlaceKind, Refused } from '../../core/plan/index.ts';
 import { mass } from '../ui/index.ts';
 
-/** "1:05" of the hour. */
-export const clockTime = (seconds: number): string => {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-};
 const minutesOf = (s: number) => `${Math.ceil(s / 60)} min`;
 
 /** What reasons are told with. */
@@ -13,6 +8,8 @@ export interface Naming {
   kinds: readonly PlaceKind[];
   /** Name of a piece of work with its person. */
   piece: (id: string) => string;
+  /** The work alone. */
+  work: (id: string) => string;
   unit: 'kg' | 'lb';
 }
 
@@ -20,7 +17,7 @@ export const placeName = (kind: Pick<PlaceKind, 'name' | 'count'> | undefined, n
   !kind ? 'a place' : kind.count > 1 ? `${kind.name} ${number + 1}` : kind.name;
 
 /** Why something cannot be there, as a sentence. */
-export function refusedWords(r: Refused, { kinds, piece, unit }: Naming): string {
+export function refusedWords(r: Refused, { kinds, piece, work, unit }: Naming): string {
   const kind = (id: string) => kinds.find((k) => k.id === id);
   const at = (id: string, number: number) => placeName(kind(id), number);
   switch (r.why) {
@@ -29,7 +26,7 @@ export function refusedWords(r: Refused, { kinds, piece, unit }: Naming): string
     case 'too long':
       return `It needs ${minutesOf(r.needS)} by itself; a round has ${minutesOf(r.roundS)} for it.`;
     case 'elsewhere':
-      return `They are at another place in this round, with ${piece(r.with)}.`;
+      return `They are at another place in this round: ${work(r.with)}.`;
     case 'person full':
       return `They have ${minutesOf(r.leftS)} left in this round; it needs ${minutesOf(r.needS)}.`;
     case 'full':

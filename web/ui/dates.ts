@@ -44,6 +44,12 @@ export function moment(iso: string, timeZone: string): string {
   );
 }
 
+/** "18:05", by the hall's clock. */
+export function timeOfDay(at: Date, timeZone: string): string {
+  const language = style === 'iso' ? 'sv' : style;
+  return new Intl.DateTimeFormat(language, { timeZone, timeStyle: 'short' }).format(at);
+}
+
 export const since = (iso: string, today: string) =>
   iso === today ? 'today' : `${formatDistanceStrict(parseISO(iso), parseISO(today), { unit: 'day' })}`;
 

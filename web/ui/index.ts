@@ -1,5 +1,5 @@
 export { Button, ButtonLink, Empty, Field, Loaded, Notice, SelectField, TextField } from './controls.tsx';
-export { capital, day, fullDay, moment, since, writeDatesAs } from './dates.ts';
+export { capital, day, fullDay, moment, since, timeOfDay, writeDatesAs } from './dates.ts';
 export { keptTogether, written } from './said.ts';
 export { Dialog } from './dialog.tsx';
 export { Guard } from './guard.tsx';

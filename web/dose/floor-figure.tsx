@@ -5,7 +5,8 @@ import type { Stretch } from '../../core/dose/index.ts';
 import type { Pattern } from '../../core/terms/index.ts';
 import type { SettledMechanics } from '../../core/posture/index.ts';
 import { figureAt } from '../../core/posture/index.ts';
-import { elapsedS, useClocks, useNow } from '../dose/index.ts';
+import { elapsedS } from './clock-store.ts';
+import { useClocks, useNow } from './use-clocks.ts';
 import { Drawing, frameOf, solved } from '../figure/index.ts';
 
 /** How far the repetition has come while the tempo is counted: 0 start, 1 working position. */

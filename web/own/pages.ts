@@ -1,0 +1,1 @@
+export { OwnPage } from './own-page.tsx';
