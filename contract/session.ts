@@ -206,7 +206,7 @@ export interface OwnDay {
     mechanics: SettledMechanics;
     tempo: Tempo;
     /** What is done with what is at home; null: it is as in the hall. */
-    home: Pick<AtHome, 'how' | 'with' | 'load'> | null;
+    home: Pick<AtHome, 'how' | 'with' | 'load' | 'loadKg'> | null;
     /** For the order and the times of a session alone. */
     piece: WorkPiece;
     form: PlaceForm | 'floor';

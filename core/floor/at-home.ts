@@ -1,7 +1,7 @@
 import { REFERENCE_BUILD } from '../body/index.ts';
 import { insteadOf } from '../demand/index.ts';
 import { leastOf } from '../dose/index.ts';
-import { equalsAmong, equipmentAtHome, fitOf, homeLoad } from '../kit/index.ts';
+import { MOST_AT_HOME_KG, equalsAmong, equipmentAtHome, fitOf, homeLoad } from '../kit/index.ts';
 import type { HomeLoad, HomeThing } from '../kit/index.ts';
 import { barring, factsOf, isInForce } from '../ladder/index.ts';
 import type { Restriction, Target } from '../ladder/index.ts';
@@ -22,6 +22,8 @@ export interface AtHome {
   target: Target;
   /** Bottles that make the load, never more than in the hall; null: it has none, or none that should be lifted alone. */
   load: HomeLoad | null;
+  /** What is written down of it: what one weight says. */
+  loadKg: number | null;
 }
 
 /**
@@ -44,26 +46,32 @@ export function atHome(
   const person = { stage: line.stage, answers: of.answers };
   const readOf = (v: Variation) => readingOfVariation(inForce, v, person);
   const barred = (v: Variation) => barring(bars, factsOf(readOf(v))).length > 0;
-  const fits = (v: Variation) =>
-    fitOf(needsOf(v), (e) => (there.has(e) ? Infinity : 0), equals).missing.length === 0;
+  const fit = (v: Variation) => fitOf(needsOf(v), (e) => there.get(e) ?? 0, equals);
+  const fits = (v: Variation) => fit(v).missing.length === 0;
   const made = (v: Variation, how: AtHome['how']): AtHome => {
     const read = readOf(v);
     const { weights } = factsOf(read);
     const target = how === 'instead' ? doseOf(v, line.target) : line.target;
     const kg =
       how === 'instead' && v.loadKind !== own.loadKind ? null : (line.next?.loadKg ?? target.loadKg ?? null);
+    const { replaced } = fit(v);
+    // One bag in place of a pair is as heavy as both, and each hand has half of it.
+    const one = weights === 2 && replaced.some((r) => r.needed === 'dumbbells' || r.needed === 'kettlebells');
+    const load = kg === null ? null : one ? mostInBag(2 * kg) : homeLoad(kg, weights);
     return {
       variation: v.slug,
       read,
       how,
-      with: standInsFor(v),
+      with: standInsFor(v, replaced),
       target,
-      load: kg === null ? null : homeLoad(kg, weights),
+      load,
+      loadKg: load && (one ? load.kg / 2 : load.kg),
     };
   };
-  function standInsFor(v: Variation): string[] {
+  function standInsFor(v: Variation, replaced: readonly { needed: string; by: string }[]): string[] {
     const { all, any } = needsOf(v);
-    const used = [...all, ...any.flatMap((g) => g.filter((e) => there.has(e)).slice(0, 1))];
+    const by = new Map(replaced.map((r) => [r.needed, r.by]));
+    const used = [...all, ...any.map((g) => g.find((e) => there.has(e)) ?? g[0]!)].map((e) => by.get(e) ?? e);
     return [...new Set(used)].flatMap((slug) => {
       const e = shelf.get('equipment', slug);
       const words = e?.homeSubstitutes[0];
@@ -95,6 +103,9 @@ export function atHome(
     }
   return null;
 }
+
+/** A bag with so much, or as much as one puts on alone. */
+const mostInBag = (kg: number): HomeLoad | null => homeLoad(kg, 1) ?? homeLoad(MOST_AT_HOME_KG, 1);
 
 /** What a movement asks by itself, in as many sets as the line has. */
 function doseOf(v: Variation, target: Target): Target {

@@ -15,21 +15,27 @@ export const HOME_THINGS = {
   sofa: { words: 'a sofa', for: ['thrust-bench', 'flat-seat', 'gym-ball', 'half-dome'] },
   stairs: { words: 'stairs', for: ['low-step'] },
   rucksack: { words: 'a rucksack', for: ['rucksack', 'kettlebells'] },
-  bottles: { words: 'bottles', for: ['dumbbells'] },
+  bottles: { words: 'bottles', for: ['dumbbells'], many: true },
   book: { words: 'a big book', for: ['light-plate'] },
   band: { words: 'a band', for: ['loop-band', 'long-band'] },
   broom: { words: 'a broom handle', for: ['stick'] },
-  cushions: { words: 'firm cushions', for: ['pads'] },
+  cushions: { words: 'firm cushions', for: ['pads'], many: true },
   towel: { words: 'a long towel and a door', for: ['strap'] },
-} as const satisfies Record<string, { words: string; for: readonly string[] }>;
+} as const satisfies Record<string, { words: string; for: readonly string[]; many?: true }>;
 export type HomeThing = keyof typeof HOME_THINGS;
 export const HOME_THING_NAMES = Object.keys(HOME_THINGS) as HomeThing[];
 /** A floor, a door frame and a blanket are everywhere. */
 const EVERYWHERE = ['mat', 'tape-line', 'pole', 'bench-pad', 'bar-pad'] as const;
 
-/** Equipment that is there, or has something that stands in for it. */
-export const equipmentAtHome = (have: readonly HomeThing[]): ReadonlySet<string> =>
-  new Set([...EVERYWHERE, ...have.flatMap((h) => HOME_THINGS[h].for)]);
+/** How many of each equipment are there, or have something that stands in for them: one, where only one of it is. */
+export function equipmentAtHome(have: readonly HomeThing[]): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>(EVERYWHERE.map((e) => [e, Infinity]));
+  for (const h of have) {
+    const thing: { for: readonly string[]; many?: true } = HOME_THINGS[h];
+    for (const e of thing.for) counts.set(e, thing.many ? Infinity : 1);
+  }
+  return counts;
+}
 
 /** What something is filled with, counted; and a reading of a scale, with minus without. */
 export interface Content {
@@ -56,7 +62,7 @@ export interface HomeLoad {
 }
 
 /** Above this a rucksack is no longer put on alone (judgement). */
-const MOST_AT_HOME_KG = 30;
+export const MOST_AT_HOME_KG = 30;
 /** A hand holds so many large bottles by a bag (judgement). */
 const MOST_IN_HAND_KG = 12;
 

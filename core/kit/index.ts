@@ -30,7 +30,15 @@ export {
 export type { Worn } from './fit.ts';
 export { barsOf, loadsFrom, loadsOfHall, usualLoads } from './loads.ts';
 export type { LoadList, OwnBar } from './loads.ts';
-export { HOME_THINGS, HOME_THING_NAMES, contentKg, equipmentAtHome, homeLoad, scaledKg } from './home.ts';
+export {
+  HOME_THINGS,
+  MOST_AT_HOME_KG,
+  HOME_THING_NAMES,
+  contentKg,
+  equipmentAtHome,
+  homeLoad,
+  scaledKg,
+} from './home.ts';
 export type { Content, HomeLoad, HomeThing } from './home.ts';
 export { MARK_SETS, boxOf, marksFor, sheetsOf } from './marks.ts';
 export type { MarkSet, PaperPart, Tape } from './marks.ts';

@@ -222,7 +222,8 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
   const withSettings = await newestWithSettings(db, [person.id], variationsNow(inForce, own));
   const used = withSettings.get(person.id) ?? [];
   const tried = (await cuesTriedBy(db, [person.id])).get(person.id) ?? [];
-  const have = c.query.have as readonly HomeThing[] | undefined;
+  // Nothing ticked is told too: at home with nothing is not in the hall.
+  const have = c.query.have === undefined ? null : ([...c.query.have] as HomeThing[]);
   const body = (await bodiesOf(c, [person.id])).get(person.id) ?? null;
   const places = new Map(placesOfHall(inForce).places.map((p) => [p.id, p.form]));
   const notLed: OwnDay['notLed'] = [];
@@ -289,7 +290,7 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
         takesLoad: takesLoad(v),
         mechanics: read.mechanics,
         tempo: target.loweringS === null ? v.tempo : { ...v.tempo, loweringS: target.loweringS },
-        home: home && { how: home.how, with: home.with, load: home.load },
+        home: home && { how: home.how, with: home.with, load: home.load, loadKg: home.loadKg },
         piece: needed ?? alonePiece(person.id, ladder.slug, as, v),
         form: (at === null ? undefined : places.get(at)) ?? 'floor',
       },

@@ -63,7 +63,7 @@ export function OwnSet({
   }));
   const form = formOf(done);
   const [side, setSide] = useState<Side | null>(firstSide && sentNow.length % 2 === 1 ? other : firstSide);
-  const [loadKg, setLoadKg] = useState(line.home?.load?.kg ?? next?.loadKg ?? 0);
+  const [loadKg, setLoadKg] = useState(line.home ? (line.home.loadKg ?? 0) : (next?.loadKg ?? 0));
   const [effort, setEffort] = useState<number | null>(null);
   const [atEase, setAtEase] = useState<number | null>(null);
   const [pain, setPain] = useState<number | null>(null);
