@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { BarKit } from '../core/kit/index.ts';
 import type { HallPlaces, LedWarmUp, NeededPiece } from '../core/floor/index.ts';
-import type { Hour, HourPlan, Watcher } from '../core/plan/index.ts';
+import type { Hour, HourPlan, PlaceKind, Watcher } from '../core/plan/index.ts';
 import { list, looseText, number, shape, strict, text, whole } from './parts.ts';
 
 /** Who are there and what each of them needs today, under the kit that the hall has. */
@@ -35,8 +35,6 @@ export interface HourBody {
   bound: number | null;
   /** People who have left. */
   gone: string[];
-  /** Kit that is out of use since, by kind. */
-  out: Record<string, number>;
 }
 
 export interface HourRow {
@@ -85,7 +83,7 @@ export interface HourRequest {
   endedAt: string | null;
   people: Hour['people'];
   pieces: PieceSaid[];
-  places: { id: string; count: number; most: number }[];
+  places: Pick<PlaceKind, 'id' | 'count' | 'most' | 'heightsM' | 'numbers'>[];
   floorPlaces: number;
   totalS: number;
   warmUpS: number;
@@ -96,7 +94,6 @@ export interface HourRequest {
   spans: Span[];
   bound: number | null;
   gone: string[];
-  out: Record<string, number>;
 }
 
 const instant = () => Joi.string().isoDate().max(40).allow(null);
@@ -124,7 +121,13 @@ export const hourSchema = shape({
     ),
     MOST_PIECES,
   ),
-  places: list(shape({ id: text(80), count: whole(0, 100), most: whole(1, 6) }), MOST_PLACES),
+  places: list(
+    shape(
+      { id: text(80), count: whole(0, 100), most: whole(1, 6), heightsM: list(number(0, 3), 100) },
+      { numbers: list(whole(0, 99), 100) },
+    ),
+    MOST_PLACES,
+  ),
   floorPlaces: whole(0, 200),
   totalS: seconds(),
   warmUpS: seconds(),
@@ -154,7 +157,6 @@ export const hourSchema = shape({
   spans: list(shape({ fromS: seconds(), lengthS: seconds() }), MOST_ROUNDS),
   bound: number(0, 1_000_000).allow(null),
   gone: list(personId(), MOST_PEOPLE),
-  out: Joi.object().pattern(Joi.string().max(80), whole(0, 100)).max(MOST_PLACES),
 }).prefs(strict);
 
 export const dropHourSchema = shape({ edit: whole(0, 1_000_000) }).prefs(strict);

@@ -11,16 +11,16 @@ import {
 } from './fits.ts';
 import type { Spot } from './fits.ts';
 import { emptyRounds, greedyPlan, put, cheapest } from './search.ts';
-import { timesOf } from './hour.ts';
-import type { Hour, HourPlan, Refused, Round, RoundTimes } from './hour.ts';
+import { numbersOf, timesOf } from './hour.ts';
+import type { Hour, HourPlan, PlaceKind, Refused, Round, RoundTimes, Shared } from './hour.ts';
 
 /** What came between. */
 export interface Disturbance {
   /** Not here before a round, by person; counted from the first round of the hour. */
   late?: Readonly<Record<string, number>>;
   gone?: readonly string[];
-  /** Places that cannot be used any more, by kind. */
-  out?: Readonly<Record<string, number>>;
+  /** A place that cannot be used any more: its kind, its number, and its height where that matters. */
+  out?: { kind: string; number: number; heightM: number | null };
   /** Minutes that were lost. */
   lostS?: number;
 }
@@ -55,14 +55,7 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
   );
   const gone = new Set(by.gone ?? []);
   const pieces = hour.pieces.flatMap((p, j) => (past.has(j) || gone.has(p.person) ? [] : [j]));
-  const kinds = hour.places.map((k) => {
-    const out = Math.min(k.count, by.out?.[k.id] ?? 0);
-    return {
-      ...k,
-      count: k.count - out,
-      heightsM: k.heightsM.slice(0, Math.max(0, k.heightsM.length - out)),
-    };
-  });
+  const kinds = hour.places.map((k) => (by.out?.kind === k.id ? withoutOne(k, by.out) : k));
   const netS = rounds * lengthS + Math.max(0, rounds - 1) * hour.changeS - (by.lostS ?? 0);
   const rest: Hour = {
     ...hour,
@@ -84,6 +77,18 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
   return { hour: rest, times: timesOf(Math.min(lengthS, eachS)), done, pieces, rounds };
 }
 
+/** A kind without one of its places. */
+export function withoutOne(
+  kind: PlaceKind,
+  { number, heightM }: { number: number; heightM: number | null },
+): PlaceKind {
+  const at = heightM === null ? -1 : kind.heightsM.indexOf(heightM);
+  const heightsM = at < 0 ? kind.heightsM : kind.heightsM.filter((_, i) => i !== at);
+  const numbers = numbersOf(kind);
+  const left = heightM === null ? numbers.filter((n) => n !== number) : numbers.slice(0, -1);
+  return { ...kind, count: left.length, numbers: left, heightsM };
+}
+
 /** The plan of the rest as it was, as far as it still holds: what a search goes on from. */
 export function asItWas(rest: Rest, plan: HourPlan): HourPlan {
   const p = prepared(rest.hour, rest.times, rest.rounds);
@@ -101,7 +106,7 @@ export function asItWas(rest: Rest, plan: HourPlan): HourPlan {
         if (refusedByRound(p, at, round, d)) continue;
         const spot: Spot | Refused = index === null ? opens(p, round, s.kind, d) : joins(p, round, index, d);
         if (isRefused(spot)) continue;
-        put(round, s.kind, spot, d);
+        put(p, round, s.kind, spot, d);
         index ??= round.shared.length - 1;
       }
     }
@@ -109,18 +114,48 @@ export function asItWas(rest: Rest, plan: HourPlan): HourPlan {
       const piece = own.get(j);
       const d = piece === undefined ? null : { piece, option };
       if (d && !refusedByRound(p, at, round, d) && !refusedByFloor(p, round, d))
-        put(round, -1, { on: 'floor' }, d);
+        put(p, round, -1, { on: 'floor' }, d);
     }
   });
   for (let i = 0; i < rest.pieces.length; i++) {
     if (rounds.some((r) => everyDoing(r).some((d) => d.piece === i))) continue;
     const found = cheapest(p, rounds, i);
     if (found)
-      put(rounds[found.round]!, p.kindOf[i]![found.option]!, found.spot, { piece: i, option: found.option });
+      put(p, rounds[found.round]!, p.kindOf[i]![found.option]!, found.spot, {
+        piece: i,
+        option: found.option,
+      });
   }
   const kept = planFrom(p, rounds);
   const anew = greedyPlan(p);
   return anew.points < kept.points ? anew : kept;
+}
+
+/** The places of a round with the numbers that they had, as far as the same people are at them. */
+function asNumbered(round: Round, before: Round | undefined, hour: Hour): Round {
+  const left = new Map(hour.places.map((k, i) => [i, [...numbersOf(k)]]));
+  const people = (s: Shared) => new Set(s.doing.map((d) => d.piece));
+  const same = (a: Shared, b: Shared) => a.doing.filter((d) => people(b).has(d.piece)).length;
+  const take = (kind: number, number: number | undefined): number | null => {
+    const numbers = left.get(kind) ?? [];
+    const at = number === undefined ? 0 : numbers.indexOf(number);
+    return at < 0 || numbers.length === 0 ? null : numbers.splice(at, 1)[0]!;
+  };
+  const numbers = new Map<Shared, number>();
+  for (const s of round.shared) {
+    const [was] = (before?.shared ?? [])
+      .filter((b) => b.kind === s.kind && same(s, b) > 0)
+      .sort((a, b) => same(s, b) - same(s, a));
+    const number = was ? take(s.kind, was.number) : null;
+    if (number !== null) numbers.set(s, number);
+  }
+  return {
+    ...round,
+    shared: round.shared.map((s) => ({
+      ...s,
+      number: numbers.get(s) ?? take(s.kind, undefined) ?? s.number,
+    })),
+  };
 }
 
 /** The whole hour with its new rest. */
@@ -132,7 +167,9 @@ export function joined(plan: HourPlan, rest: Rest, solved: HourPlan): HourPlan {
       floor: round.floor.map(back),
     };
   };
-  const open = solved.rounds.slice(0, roundsUsed(solved.rounds)).map(whole);
+  const open = solved.rounds
+    .slice(0, roundsUsed(solved.rounds))
+    .map((r, i) => asNumbered(whole(r), plan.rounds[rest.done + i], rest.hour));
   const rounds = [...plan.rounds.slice(0, rest.done), ...open];
   const done = new Set(rounds.flatMap(everyDoing).map((d) => d.piece));
   const known = new Set([

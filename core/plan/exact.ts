@@ -12,7 +12,7 @@ import {
   watchedIn,
 } from './fits.ts';
 import type { Prepared } from './fits.ts';
-import { ABOUT_FORM, A_HAIR, MOVE_S, POINTS, TOGETHER, floorS, near } from './hour.ts';
+import { ABOUT_FORM, A_HAIR, MOVE_S, POINTS, TOGETHER, floorS, near, numbersOf } from './hour.ts';
 import type { Doing, HourPlan, Shared, WorkOption } from './hour.ts';
 import { emptyRounds } from './search.ts';
 
@@ -297,7 +297,9 @@ export function exactOf(p: Prepared): Exact {
           const groups = split(p, q, doing, Math.round(values[ys[i]![b]!]!));
           if (!groups) return null;
           for (const of of groups) {
-            const number = rounds[b]!.shared.filter((s) => s.kind === q.kind).length;
+            const number = numbersOf(hour.places[q.kind]!)[
+              rounds[b]!.shared.filter((s) => s.kind === q.kind).length
+            ]!;
             rounds[b]!.shared.push({ kind: q.kind, number, heightM: q.heightM, doing: of });
           }
         }

@@ -29,7 +29,13 @@ export interface PlaceKind {
   most: number;
   /** The height of each of them, metres, where that matters. */
   heightsM: readonly number[];
+  /** Which of them are there, from 0; absent: all of `count`. */
+  numbers?: readonly number[];
 }
+
+/** What is written on the places of a kind, from 0. */
+export const numbersOf = ({ count, numbers }: Pick<PlaceKind, 'count' | 'numbers'>): readonly number[] =>
+  numbers ?? Array.from({ length: count }, (_, i) => i);
 
 /** One way of doing a piece of work. */
 export interface WorkOption {

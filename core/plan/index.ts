@@ -1,6 +1,6 @@
 export { aloneSession } from './alone.ts';
 export type { AloneSession, Step } from './alone.ts';
-export { asItWas, differences, joined, restOf, whereIs } from './again.ts';
+export { asItWas, differences, joined, restOf, whereIs, withoutOne } from './again.ts';
 export type { Difference, Disturbance, Rest, Where } from './again.ts';
 export {
   HELPS_POINTS,
@@ -14,7 +14,17 @@ export {
 export type { Change, Changed, Exchange } from './changes.ts';
 export { pointsOf, prepared, roundsUsed } from './fits.ts';
 export type { Prepared } from './fits.ts';
-export { ABOUT_FORM, MOVE_S, PLACE_FORMS, POINTS, ROUNDS, TOGETHER, USUAL, roundTimes } from './hour.ts';
+export {
+  numbersOf,
+  ABOUT_FORM,
+  MOVE_S,
+  PLACE_FORMS,
+  POINTS,
+  ROUNDS,
+  TOGETHER,
+  USUAL,
+  roundTimes,
+} from './hour.ts';
 export type {
   Doing,
   Hour,

@@ -4,6 +4,7 @@ import { kgOf } from '../terms/index.ts';
 import { pointsOf } from './fits.ts';
 import type { Prepared } from './fits.ts';
 import { optionOf } from './fits.ts';
+import { numbersOf } from './hour.ts';
 import type { HourPlan, Round, Shared } from './hour.ts';
 
 /** A notch that is set again is as much work as so many plates (judgement). */
@@ -61,23 +62,25 @@ function* permutations<T>(list: readonly T[]): Generator<T[]> {
 
 /** Which of its kind each place is, so that from round to round little is set again; and how much that is. */
 function numbered(p: Prepared, rounds: readonly Round[], kind: number, plates: PlateMoves) {
-  const { count } = p.hour.places[kind]!;
+  const there = numbersOf(p.hour.places[kind]!);
   interface Way {
     moves: number;
     /** What stands at each number. */
     stands: (Standing | null)[];
     numbers: number[][];
   }
-  let ways: Way[] = [{ moves: 0, stands: new Array<Standing | null>(count).fill(null), numbers: [] }];
+  let ways: Way[] = [
+    { moves: 0, stands: new Array<Standing | null>(Math.max(0, ...there) + 1).fill(null), numbers: [] },
+  ];
   for (const round of rounds) {
     const own = round.shared.filter((s) => s.kind === kind);
     const standings = own.map((s) => standingOf(p, s));
     const next = new Map<string, Way>();
     for (const way of ways) {
       const orders =
-        count <= MOST_TOGETHER
-          ? [...permutations(Array.from({ length: count }, (_, i) => i))].map((o) => o.slice(0, own.length))
-          : [own.map((_, i) => i)];
+        there.length <= MOST_TOGETHER
+          ? [...permutations(there)].map((o) => o.slice(0, own.length))
+          : [own.map((_, i) => there[i]!)];
       const seen = new Set<string>();
       for (const numbers of orders) {
         const key = numbers.join();
@@ -153,7 +156,7 @@ export function fewestMoves(
           const n = counts.get(s.kind) ?? 0;
           counts.set(s.kind, n + 1);
           const way = found.ways.find((w) => w.kind === s.kind);
-          return { ...s, number: way?.numbers[i]?.[n] ?? n, doing: byLoad(p, s) };
+          return { ...s, number: way?.numbers[i]?.[n] ?? s.number, doing: byLoad(p, s) };
         })
         .sort((a, b) => a.kind - b.kind || a.number - b.number),
     };

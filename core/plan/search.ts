@@ -16,7 +16,7 @@ import {
   watchedIn,
 } from './fits.ts';
 import type { Prepared, Spot } from './fits.ts';
-import { ABOUT_FORM, POINTS } from './hour.ts';
+import { ABOUT_FORM, POINTS, numbersOf } from './hour.ts';
 import type { Doing, HourPlan, Refused, Round } from './hour.ts';
 
 /** How much of the time for a search has gone, 0 at its beginning; it ends at 1. */
@@ -60,16 +60,15 @@ export function spotsIn(p: Prepared, round: Round, d: Doing, refused?: (r: Refus
   ];
 }
 
-export function put(round: Round, kind: number, spot: Spot, d: Doing): void {
+export function put(p: Prepared, round: Round, kind: number, spot: Spot, d: Doing): void {
   if (spot.on === 'floor') round.floor.push(d);
   else if (spot.on === 'place') {
     const s = round.shared[spot.index]!;
     s.doing.push(d);
     s.heightM = spot.heightM;
   } else {
-    const numbers = new Set(round.shared.filter((s) => s.kind === kind).map((s) => s.number));
-    let number = 0;
-    while (numbers.has(number)) number++;
+    const taken = new Set(round.shared.filter((s) => s.kind === kind).map((s) => s.number));
+    const number = numbersOf(p.hour.places[kind]!).find((n) => !taken.has(n)) ?? 0;
     round.shared.push({ kind, number, heightM: spot.heightM, doing: [d] });
   }
 }
@@ -149,7 +148,10 @@ export function greedyPlan(
   for (const j of queue) {
     const found = cheapest(p, rounds, j);
     if (found && found.points < droppedPoints(p.hour.pieces[j]!))
-      put(rounds[found.round]!, p.kindOf[j]![found.option]!, found.spot, { piece: j, option: found.option });
+      put(p, rounds[found.round]!, p.kindOf[j]![found.option]!, found.spot, {
+        piece: j,
+        option: found.option,
+      });
   }
   return planFrom(p, rounds);
 }
@@ -213,7 +215,7 @@ export function improved(p: Prepared, from: HourPlan, seed: number, progress: Pr
       const found = cheapest(p, next, j, noise ? { noise } : {});
       if (!found || found.points >= droppedPoints(p.hour.pieces[j]!)) continue;
       if (next[found.round] === rounds[found.round]) next[found.round] = copyRound(next[found.round]!);
-      put(next[found.round]!, p.kindOf[j]![found.option]!, found.spot, { piece: j, option: found.option });
+      put(p, next[found.round]!, p.kindOf[j]![found.option]!, found.spot, { piece: j, option: found.option });
     }
     const now = next.map((r, i) => (r === rounds[i] ? known[i]! : roundPoints(p, r, i)));
     const sum = pointsOf(p, next, now);

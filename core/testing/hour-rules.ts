@@ -57,7 +57,7 @@ export function brokenRules(hour: Hour, plan: HourPlan): string[] {
       if (here.length > kind.count) broken.push(`round ${r}: ${here.length} of ${kind.id}`);
       if (new Set(here.map((s) => s.number)).size < here.length)
         broken.push(`round ${r}: one ${kind.id} twice`);
-      if (here.some((s) => s.number < 0 || s.number >= kind.count))
+      if (here.some((s) => !(kind.numbers ?? [...Array(kind.count).keys()]).includes(s.number)))
         broken.push(`round ${r}: a ${kind.id} that is not there`);
       for (const h of new Set(here.flatMap((s) => s.heightM ?? [])))
         if (here.filter((s) => s.heightM === h).length > kind.heightsM.filter((x) => x === h).length)

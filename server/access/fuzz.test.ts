@@ -210,7 +210,6 @@ async function requestsOf(): Promise<Requests> {
         spans: [],
         bound: null,
         gone: [],
-        out: {},
       },
     },
     dropHour: { of: { id }, body: { edit: 1 } },

@@ -45,7 +45,7 @@ function requestOf(needs: HourNeeds, people: readonly string[], of: Partial<Hour
       mustWatch,
       heavy,
     })),
-    places: needs.places.map(({ id, count, most }) => ({ id, count, most })),
+    places: needs.places.map(({ id, count, most, heightsM }) => ({ id, count, most, heightsM })),
     floorPlaces: hour.floorPlaces,
     totalS: hour.totalS,
     warmUpS: hour.warmUpS,
@@ -59,7 +59,6 @@ function requestOf(needs: HourNeeds, people: readonly string[], of: Partial<Hour
     })),
     bound: null,
     gone: [],
-    out: {},
     ...of,
   };
 }

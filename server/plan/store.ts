@@ -122,7 +122,6 @@ async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly Needed
       c.mine.filter((m) => ids.has(m.person.id)),
     ))
       if (!known.has(p.id)) known.set(p.id, p);
-  const kinds = new Map(r.places.map((p) => [p.id, p]));
   const pieces = r.pieces.map((said): NeededPiece => {
     const piece = known.get(said.id);
     if (!piece || !ids.has(piece.person))
@@ -146,7 +145,7 @@ async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly Needed
       pieces,
       places: r.places.flatMap((p) => {
         const kind = hall.places.find((k) => k.id === p.id);
-        return kind ? [{ ...kind, ...kinds.get(p.id)!, heightsM: kind.heightsM.slice(0, p.count) }] : [];
+        return kind ? [{ ...kind, ...p }] : [];
       }),
       floorPlaces: r.floorPlaces,
       pools: hall.pools,
@@ -160,7 +159,6 @@ async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly Needed
     watchers: r.watchers,
     bound: r.bound,
     gone: r.gone,
-    out: r.out,
   };
 }
 

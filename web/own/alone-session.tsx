@@ -84,6 +84,9 @@ export function AloneSession({ data, link, session }: { data: OwnDay; link: stri
             </li>
           ))}
         </ol>
+        {plan.shorter.length > 0 && (
+          <p>A set fewer of: {plan.shorter.map((j) => open[j]!.variationName).join(', ')}.</p>
+        )}
         {plan.dropped.length > 0 && (
           <p>No time for: {plan.dropped.map((j) => open[j]!.variationName).join(', ')}.</p>
         )}

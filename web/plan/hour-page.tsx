@@ -2,13 +2,13 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { HourRequest, StoredHour } from '../../contract/plan.ts';
-import { differences, layOut, momentAt, turnsIn } from '../../core/plan/index.ts';
-import type { Difference, Disturbance, HourMoment } from '../../core/plan/index.ts';
+import { differences, layOut, momentAt, numbersOf, turnsIn, withoutOne } from '../../core/plan/index.ts';
+import type { Difference, Disturbance, HourMoment, PlaceKind } from '../../core/plan/index.ts';
 import { barsOf } from '../../core/kit/index.ts';
 import { notThere } from '../../core/terms/index.ts';
 import { callOut, minutes, wakeAudio } from '../dose/index.ts';
 import { queryOf, refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { Button, Dialog, Loaded, Notice, SelectField, timeOfDay } from '../ui/index.ts';
+import { Button, Dialog, Loaded, Notice, SelectField, tidy, timeOfDay } from '../ui/index.ts';
 import { useHour } from '../workers/index.ts';
 import { useNaming } from './naming.ts';
 import { secondsInto, useWallClock } from './wall-clock.ts';
@@ -29,9 +29,17 @@ export function HourPage() {
   );
 }
 
+const placeSent = ({ id, count, most, heightsM, numbers }: PlaceKind) => ({
+  id,
+  count,
+  most,
+  heightsM,
+  ...(numbers ? { numbers } : {}),
+});
+
 /** What the hour is kept as after a change. */
 export function requestOf(h: StoredHour, change: Partial<HourRequest> = {}): HourRequest {
-  const { hour, plan, spans, watchers, bound, gone, out } = h.body;
+  const { hour, plan, spans, watchers, bound, gone } = h.body;
   return {
     edit: h.edit,
     name: h.name,
@@ -46,7 +54,7 @@ export function requestOf(h: StoredHour, change: Partial<HourRequest> = {}): Hou
       heavy,
       ...(wish ? { wish } : {}),
     })),
-    places: hour.places.map(({ id, count, most }) => ({ id, count, most })),
+    places: hour.places.map(placeSent),
     floorPlaces: hour.floorPlaces,
     totalS: hour.totalS,
     warmUpS: hour.warmUpS,
@@ -57,7 +65,6 @@ export function requestOf(h: StoredHour, change: Partial<HourRequest> = {}): Hou
     spans,
     bound,
     gone,
-    out,
     ...change,
   };
 }
@@ -83,7 +90,8 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
   const running = h.startedAt !== null && h.endedAt === null;
   const now = useWallClock(running ? 500 : null) + aheadMs;
   const at = secondsInto(h.startedAt, now);
-  const moment = momentAt(hour.warmUpS, spans, at ?? -1);
+  const moment: HourMoment =
+    h.endedAt === null ? momentAt(hour.warmUpS, spans, at ?? -1) : { phase: 'over', round: null, leftS: 0 };
   const laid = useMemo(
     () => plan.rounds.map((r, i) => layOut(hour, r, spans[i]!.lengthS, watchers)),
     [hour, plan, spans, watchers],
@@ -118,8 +126,6 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
     setBetween(false);
     const gone = [...new Set([...h.body.gone, ...(by.gone ?? [])])];
     const { plan: next } = await solver.again({ hour, plan, done, by: { ...by, gone } });
-    const out = { ...h.body.out };
-    for (const [k, n] of Object.entries(by.out ?? {})) out[k] = (out[k] ?? 0) + n;
     const lost = by.lostS ?? 0;
     // What is done keeps its time; the rest begins later by what was lost, in rounds as long as they are now.
     const last = spans[done - 1];
@@ -135,13 +141,8 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
       plan: { ...next, points: Math.max(0, next.points) },
       spans: [...spans.slice(0, done), ...after].slice(0, next.rounds.length),
       people: hour.people.map((p) => ({ ...p, from: by.late?.[p.id] ?? p.from })),
-      places: hour.places.map((k) => ({
-        id: k.id,
-        count: Math.max(0, k.count - (by.out?.[k.id] ?? 0)),
-        most: k.most,
-      })),
+      places: hour.places.map((k) => placeSent(by.out?.kind === k.id ? withoutOne(k, by.out) : k)),
       gone,
-      out,
       totalS: hour.totalS - lost,
       bound: null,
     });
@@ -160,7 +161,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
           <h1 className={big ? 'text-5xl' : ''}>
             {moment.phase === 'round' || moment.phase === 'change'
               ? `${PHASES[moment.phase]}${moment.phase === 'round' ? ` ${moment.round! + 1} of ${spans.length}` : `: round ${moment.round! + 1} next`}`
-              : PHASES[h.endedAt !== null ? 'over' : moment.phase]}
+              : PHASES[moment.phase]}
           </h1>
           <p className={`text-soft ${big ? 'text-2xl' : ''}`}>{h.name}</p>
         </div>
@@ -297,6 +298,14 @@ function useCalls(running: boolean, moment: HourMoment) {
   }, [running, key, moment]);
 }
 
+/** A place as it is pointed at. */
+interface Thing {
+  kind: string;
+  number: number;
+  heightM: number | null;
+  name: string;
+}
+
 function Between({
   hour: h,
   done,
@@ -311,7 +320,23 @@ function Between({
   const { hour, plan, gone } = h.body;
   const there = hour.people.filter((p) => !gone.includes(p.id));
   const [who, setWho] = useState(there[0]?.id ?? '');
-  const [kind, setKind] = useState(hour.places[0]?.id ?? '');
+  // A box is known by its height, every other place by its number.
+  const things = hour.places.flatMap((k): Thing[] =>
+    k.heightsM.length > 0
+      ? [...new Set(k.heightsM)].map((heightM) => ({
+          kind: k.id,
+          number: 0,
+          heightM,
+          name: `${k.name} of ${tidy(100 * heightM)} cm`,
+        }))
+      : numbersOf(k).map((number) => ({
+          kind: k.id,
+          number,
+          heightM: null,
+          name: `${k.name} ${number + 1}`,
+        })),
+  );
+  const [thing, setThing] = useState(0);
   return (
     <div className="grid gap-4">
       <p>
@@ -334,15 +359,15 @@ function Between({
         </Button>
       </div>
       <div className="flex flex-wrap items-end gap-2">
-        <SelectField label="Kit" value={kind} onChange={(e) => setKind(e.target.value)}>
-          {hour.places.map((k) => (
-            <option key={k.id} value={k.id}>
-              {k.name} ({k.count} in use)
+        <SelectField label="Kit" value={thing} onChange={(e) => setThing(Number(e.target.value))}>
+          {things.map((t, i) => (
+            <option key={t.name} value={i}>
+              {t.name}
             </option>
           ))}
         </SelectField>
-        <Button floor onClick={() => onDisturbed({ out: { [kind]: 1 } })} disabled={!kind}>
-          One is out of use
+        <Button floor onClick={() => onDisturbed({ out: things[thing]! })} disabled={!things[thing]}>
+          Is out of use
         </Button>
       </div>
       <div>

@@ -17,6 +17,7 @@ import { refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/inde
 import { useQueryClient } from '@tanstack/react-query';
 import { Button, Dialog, Empty, Loaded, Notice } from '../ui/index.ts';
 import { useHour } from '../workers/index.ts';
+import { AlonePlan } from './alone-plan.tsx';
 import { useNaming } from './naming.ts';
 import { hourFrom, saidFirst } from './said.ts';
 import type { HourSaid, NeededHour, Said } from './said.ts';
@@ -33,7 +34,13 @@ export function PlanPage() {
     return <Empty next={{ to: '/floor', what: 'Choose a squad of today' }}>Nobody is in this hour.</Empty>;
   return (
     <Loaded query={needs} what="what everybody needs">
-      {(data) => <Planning key={ids.join()} needs={data} people={ids} />}
+      {(data) =>
+        ids.length === 1 ? (
+          <AlonePlan needs={data} person={ids[0]!} />
+        ) : (
+          <Planning key={ids.join()} needs={data} people={ids} />
+        )
+      }
     </Loaded>
   );
 }
@@ -112,7 +119,7 @@ function Planning({ needs, people }: { needs: HourNeeds; people: string[] }) {
         ...(wish ? { wish } : {}),
         ...(said.pieces[id]?.insteadToo ? { insteadToo: true } : {}),
       })),
-      places: of.places.map(({ id, count, most }) => ({ id, count, most })),
+      places: of.places.map(({ id, count, most, heightsM }) => ({ id, count, most, heightsM })),
       floorPlaces: of.floorPlaces,
       totalS: of.totalS,
       warmUpS: of.warmUpS,
@@ -123,7 +130,6 @@ function Planning({ needs, people }: { needs: HourNeeds; people: string[] }) {
       spans: spansFrom(of.warmUpS, used, kept.times.lengthS, of.changeS),
       bound,
       gone: [],
-      out: {},
     };
     const id = crypto.randomUUID();
     try {

@@ -40,10 +40,10 @@ export function HourWall({ heads, on = null, turns = [], onPick, onMove, big = f
   const { hour, plan } = of;
   // By keyboard somebody is moved in the dialog that their button opens.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const rows = hour.places.flatMap((kind, k) =>
-    Array.from({ length: kind.count }, (_, number) => ({ kind: k, number })).filter(({ number }) =>
-      plan.rounds.some((r) => r.shared.some((s) => s.kind === k && s.number === number)),
-    ),
+  const rows = hour.places.flatMap((_, k) =>
+    [...new Set(plan.rounds.flatMap((r) => r.shared.flatMap((s) => (s.kind === k ? [s.number] : []))))]
+      .sort((a, b) => a - b)
+      .map((number) => ({ kind: k, number })),
   );
   const turnOf = new Map(turns.map((t) => [t.stint.piece, t]));
   const item = (d: Doing, round: number) => (

@@ -14,7 +14,7 @@ export interface Naming {
 }
 
 export const placeName = (kind: Pick<PlaceKind, 'name' | 'count'> | undefined, number: number): string =>
-  !kind ? 'a place' : kind.count > 1 ? `${kind.name} ${number + 1}` : kind.name;
+  !kind ? 'a place' : kind.count > 1 || number > 0 ? `${kind.name} ${number + 1}` : kind.name;
 
 /** Why something cannot be there, as a sentence. */
 export function refusedWords(r: Refused, { kinds, piece, work, unit }: Naming): string {
