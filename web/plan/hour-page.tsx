@@ -12,6 +12,7 @@ import { Button, Dialog, Loaded, Notice, SelectField, tidy, timeOfDay } from '..
 import { useHour } from '../workers/index.ts';
 import { useNaming } from './naming.ts';
 import { secondsInto, useWallClock } from './wall-clock.ts';
+import { BigRound } from './big-round.tsx';
 import { HourWall } from './wall.tsx';
 import { placeName } from './words.ts';
 
@@ -237,18 +238,30 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
           </Button>
         </section>
       )}
-      <HourWall
-        hour={hour}
-        plan={plan}
-        laid={laid}
-        watchers={watchers}
-        bar={bar}
-        naming={naming}
-        heads={heads}
-        on={onRound}
-        turns={turns}
-        big={big}
-      />
+      {big && moment.round !== null ? (
+        <BigRound
+          hour={hour}
+          plan={plan}
+          laid={laid}
+          watchers={watchers}
+          bar={bar}
+          naming={naming}
+          round={moment.round}
+          turns={turns}
+        />
+      ) : (
+        <HourWall
+          hour={hour}
+          plan={plan}
+          laid={laid}
+          watchers={watchers}
+          bar={bar}
+          naming={naming}
+          heads={heads}
+          on={onRound}
+          turns={turns}
+        />
+      )}
       {plan.dropped.filter((j) => !h.body.gone.includes(hour.pieces[j]!.person)).length > 0 && (
         <p className="mt-2">
           <b>Not in this hour:</b>{' '}

@@ -32,11 +32,10 @@ interface Props extends WallOf {
   onPick?: (piece: number) => void;
   /** Somebody was dragged: to a round, and to a place of a kind or the floor. */
   onMove?: (piece: number, to: { round: number; at: string | null }) => void;
-  big?: boolean;
 }
 
 /** Rounds across, places down, and who is in them. */
-export function HourWall({ heads, on = null, turns = [], onPick, onMove, big = false, ...of }: Props) {
+export function HourWall({ heads, on = null, turns = [], onPick, onMove, ...of }: Props) {
   const { hour, plan } = of;
   // By keyboard somebody is moved in the dialog that their button opens.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -55,7 +54,6 @@ export function HourWall({ heads, on = null, turns = [], onPick, onMove, big = f
       turn={round === on ? turnOf.get(d.piece) : undefined}
       onPick={onPick}
       mayMove={onMove !== undefined}
-      big={big}
     />
   );
   return (
@@ -68,9 +66,7 @@ export function HourWall({ heads, on = null, turns = [], onPick, onMove, big = f
       }}
     >
       <div className="overflow-x-auto print:overflow-visible">
-        <table
-          className={`w-full min-w-[48rem] table-fixed border-collapse print:min-w-0 ${big ? 'text-2xl' : 'text-[0.95rem]'}`}
-        >
+        <table className={`w-full min-w-[48rem] table-fixed border-collapse print:min-w-0 text-[0.95rem]`}>
           <thead>
             <tr className="border-b-2 border-ink text-left align-bottom">
               <th scope="col" className="w-32 py-1 pr-3 font-head">
@@ -80,7 +76,7 @@ export function HourWall({ heads, on = null, turns = [], onPick, onMove, big = f
                 <th
                   key={i}
                   scope="col"
-                  className={`py-1 pr-3 font-head ${i === on ? 'border-b-[6px] border-tape' : ''}`}
+                  className={`px-2 py-1 font-head ${i === on ? 'border-b-[6px] border-tape' : ''}`}
                 >
                   Round {i + 1} <span className="block text-sm font-normal text-soft">{head}</span>
                 </th>
@@ -131,7 +127,7 @@ function Cell({ id, on, children }: { id: string; on: boolean; children: ReactNo
   return (
     <td
       ref={setNodeRef}
-      className={`py-2 pr-3 ${on ? 'bg-paper' : ''} ${isOver ? 'outline-2 outline-tape' : ''}`}
+      className={`px-2 py-2 ${on ? 'bg-paper' : ''} ${isOver ? 'outline-2 outline-tape' : ''}`}
     >
       {children}
     </td>
@@ -210,7 +206,6 @@ function Person({
   turn,
   onPick,
   mayMove,
-  big,
 }: {
   of: WallOf;
   d: Doing;
@@ -218,7 +213,6 @@ function Person({
   turn: Turn | undefined;
   onPick: Props['onPick'];
   mayMove: boolean;
-  big: boolean;
 }) {
   const { hour, laid, watchers, naming } = of;
   const piece = hour.pieces[d.piece]!;
@@ -271,7 +265,7 @@ function Person({
       style={style}
       className={`py-0.5 leading-tight ${isDragging ? 'relative z-20 bg-paper opacity-80' : ''}`}
     >
-      {onPick && !big ? (
+      {onPick ? (
         <button
           type="button"
           className="text-left hover:underline"
