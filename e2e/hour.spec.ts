@@ -179,7 +179,7 @@ test('a session of one person is ordered and timed, and shorter for 25 minutes',
   const items = page.getByRole('listitem');
   await expect(items.first()).toContainText('Warm-up');
   const all = await items.count();
-  await page.getByRole('button', { name: 'I have 25 minutes' }).click();
+  await page.getByRole('button', { name: '25 minutes' }).click();
   await expect(page.getByText('No time for:', { exact: false })).toBeVisible();
   expect(await items.count()).toBeLessThan(all);
   const used = await page.getByText(/of 25:00 min are used/).textContent();

@@ -23,6 +23,7 @@ import { benchLibrary } from './bench-library.ts';
 import { benchLoad } from './bench-load.ts';
 import { benchLog } from './bench-log.ts';
 import { benchPlacement } from './bench-placement.ts';
+import { benchPlan } from './bench-plan.ts';
 import { findChromium } from './chromium.mjs';
 import { demoServer } from './demo-server.ts';
 import { high, median, middle, show } from './measure.ts';
@@ -141,6 +142,7 @@ show('one decision, records in memory', await median(200, () => judge({ inForce,
 await close();
 
 benchPlacement();
+await benchPlan();
 await benchKit();
 await benchDesk();
 

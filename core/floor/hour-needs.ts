@@ -183,7 +183,12 @@ export function neededBy(inForce: ShelfInForce, of: NeedsOf, today: IsoDate): Ne
   });
   if (of.lines.length === 0)
     pieces.push(
-      extra('trials', 'Placement by trials', TRIAL, { priority: 3, watched: TRIAL.sets, heavy: true }),
+      extra('trials', 'Placement by trials', TRIAL, {
+        priority: 3,
+        watched: TRIAL.sets,
+        mustWatch: true,
+        heavy: true,
+      }),
     );
   for (const c of of.chains) pieces.push(extra(c.id, `Corrective chain: ${c.name}`, CHAIN, {}));
   return pieces;

@@ -63,11 +63,27 @@ export function layOut(
   // Who would end too late otherwise does the floor first.
   for (const d of first)
     keep(d, null, setsFrom(optionOf(hour, d), free.get(person(d)) ?? ABOUT_FORM.floor.setUpS));
+  const atPlace = new Set(round.shared.flatMap((s) => s.doing.map(person)));
+  const bound = (d: Doing) => hour.pieces[d.piece]!.mustWatch || optionOf(hour, d).hands;
+  // Who is watched or does nothing has the first of the eyes.
+  const floor = round.floor
+    .filter((d) => !first.includes(d))
+    .sort((a, b) => Number(bound(b)) - Number(bound(a)));
+  for (const d of floor) if (bound(d) && !atPlace.has(person(d))) onFloor(d);
   for (const s of round.shared)
     groupTimes(hour, s, free).forEach((sets, i) =>
       keep(s.doing[i]!, { kind: s.kind, number: s.number }, sets),
     );
-  for (const d of [...round.floor].filter((x) => !first.includes(x))) {
+  for (const d of floor) if (!stints.some((s) => s.piece === d.piece)) onFloor(d);
+  return {
+    stints,
+    over: stints.flatMap((s) => {
+      const byS = (s.sets.at(-1)?.toS ?? 0) - lengthS;
+      return byS > 0 ? [{ piece: s.piece, byS }] : [];
+    }),
+  };
+
+  function onFloor(d: Doing): void {
     const o = optionOf(hour, d);
     const earliest = (free.get(person(d)) ?? 0) + ABOUT_FORM.floor.setUpS;
     const piece = hour.pieces[d.piece]!;
@@ -96,13 +112,6 @@ export function layOut(
     }
     keep(d, null, setsFrom(o, best));
   }
-  return {
-    stints,
-    over: stints.flatMap((s) => {
-      const byS = (s.sets.at(-1)?.toS ?? 0) - lengthS;
-      return byS > 0 ? [{ piece: s.piece, byS }] : [];
-    }),
-  };
 }
 
 const optionOf = (hour: Hour, d: Doing) => hour.pieces[d.piece]!.options[d.option]!;

@@ -36,8 +36,9 @@ export function AlonePlan({ needs, person }: { needs: HourNeeds; person: string 
           Run this session
         </Link>
       </div>
-      <Segmented label="Minutes there are" floor options={MINUTES} value={within} onPick={setWithin}>
-        {(m) => `I have ${m} minutes`}
+      <p className="label">I have</p>
+      <Segmented label="I have" floor options={MINUTES} value={within} onPick={setWithin}>
+        {(m) => `${m} minutes`}
       </Segmented>
       <p className="mt-2" role="status">
         {minutes(session.totalS)} of {within}:00 min are used.{' '}

@@ -98,7 +98,7 @@ function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; wh
         </span>
       )}
       {next && (
-        <span className="text-soft">
+        <span className="text-soft max-sm:hidden">
           Then round {next.round + 1}: {next.name}, {place(next)}
         </span>
       )}
