@@ -24,6 +24,10 @@ interface Shot {
   /** Label of a list and what to choose in it. */
   choose?: [string, string];
   scrollTo?: string;
+  /** What has to stand there first: some things are worked out for seconds. */
+  until?: RegExp;
+  /** Whose own page it is, on their phone. */
+  own?: string;
 }
 
 function libraryMovements() {
@@ -39,7 +43,34 @@ function libraryMovements() {
 /** Who stands on the floor in the pictures of a session. */
 const SESSION = ['Pascal Ouderkerk', 'Nele Sandbrook', 'Jonah Sprigg', 'Wiebke Tarrant'];
 
+/** A squad whose hour is planned. */
+const CREW = [
+  'Sunniva Graye',
+  'Lorcan Whitlock',
+  'Emre Dunmorrow',
+  'Piet Harrowgate',
+  'Oskar Lindqvane',
+  'Zelda Marchbanks',
+  'Marta Quillon',
+  'Bea Hollowmere',
+  'Gudrun Pellworth',
+];
+
 const SHOTS: Shot[] = [
+  {
+    name: 'hour',
+    login: 'coach',
+    path: (id) => `/floor/plan?people=${CREW.map(id).join(',')}`,
+    until: /No plan with|points better is possible/,
+  },
+  {
+    name: 'alone',
+    login: 'coach',
+    path: () => '',
+    own: 'Jonah Sprigg',
+    size: [390, 1180],
+    press: ['At home, or on the road', 'a firm chair', 'a rucksack', '25 min'],
+  },
   { name: 'overview', login: 'head', path: () => '/overview' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
   { name: 'sheet', login: 'coach', path: () => '/library/variation/goblet-squat' },
@@ -68,12 +99,6 @@ const SHOTS: Shot[] = [
     path: () => '/library/houseQuestion/depth',
     press: ['Change an answer'],
     choose: ['Answer', 'As deep as the back stays long'],
-  },
-  { name: 'health', login: 'head', path: () => '/library/health' },
-  {
-    name: 'editor',
-    login: 'head',
-    path: () => '/library/variation/goblet-squat/edit?at=Getting+in+and+out',
   },
   { name: 'today', login: 'coach', path: () => '/floor' },
   {
@@ -111,8 +136,17 @@ try {
     await page.getByRole('button', { name: `(${shot.login})` }).click();
     await page.getByRole('navigation', { name: 'Rooms' }).waitFor();
     const people = (await (await page.request.get(`${base}/api/people`)).json()) as Person[];
-    await page.goto(base + shot.path((name) => people.find((p) => p.name === name)!.id));
+    const id = (name: string) => people.find((p) => p.name === name)!.id;
+    if (shot.own) {
+      const made = await page.request.post(`${base}/api/people/${id(shot.own)}/own-links`, {
+        headers: { origin: base },
+        data: { days: 5 },
+      });
+      const { pathname, hash } = new URL(((await made.json()) as { url: string }).url);
+      await page.goto(base + pathname + hash);
+    } else await page.goto(base + shot.path(id));
     await page.waitForLoadState('networkidle');
+    if (shot.until) await page.getByText(shot.until).waitFor({ timeout: 20_000 });
     for (const name of shot.press ?? []) await page.getByRole('button', { name }).click();
     for (const text of shot.fold ?? []) await page.getByText(text, { exact: true }).click();
     if (shot.choose) await page.getByLabel(shot.choose[0], { exact: true }).selectOption(shot.choose[1]);

@@ -55,3 +55,27 @@ test('the next step at the desk', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Likely causes' })).toBeVisible();
   await check(page);
 });
+
+test('an hour that is planned, on the wall, and its warm-up', async ({ page }) => {
+  await page.goto('/floor');
+  await page
+    .getByRole('region', { name: 'Juniors' })
+    .getByRole('link', { name: 'Plan this session' })
+    .click();
+  await expect(page.getByText(/No plan with \d rounds? is better|points better is possible/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await check(page);
+  await page.getByRole('button', { name: 'Time, kit, coaches, people' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Put it on the wall' }).click();
+  await page.getByRole('button', { name: 'Begin with the warm-up' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await check(page);
+  await page.getByRole('link', { name: 'Lead the warm-up' }).click();
+  await page.getByRole('button', { name: 'Everybody begins' }).click();
+  await expect(page.getByRole('timer').first()).toBeVisible();
+  await check(page);
+});

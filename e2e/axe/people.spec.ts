@@ -47,4 +47,9 @@ test('a personal link', async ({ browser, address }) => {
   await phone.goto(pathname + hash);
   await expect(heading('Oskar Lindqvane')(phone)).toBeVisible();
   await check(phone);
+  await phone.getByRole('button', { name: 'At home, or on the road' }).click();
+  await phone.getByRole('button', { name: 'Begin', exact: true }).click();
+  await phone.getByRole('button', { name: 'Warm: to the work' }).click();
+  await expect(phone.getByRole('button', { name: 'Write this set down' })).toBeVisible();
+  await check(phone);
 });

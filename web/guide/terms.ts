@@ -23,6 +23,15 @@ const T = {
     'Demand',
     'Points for hip, knee, back and balance, computed for one body. It informs, it decides nothing.',
   ],
+  round: [
+    'Round',
+    'A part of the hour. In it one to three people share a place and go in turns; then all change.',
+  ],
+  place: ['Place', 'A rack, bench, box or machine. What needs none of them is done on the floor.'],
+  points: [
+    'Points',
+    'What the planner weighs a plan by: about a minute of one person waiting each. Fewer is better.',
+  ],
   watched: ['Watched', 'A coach saw the set. A set that nobody watched is not the same as a clean one.'],
   clean: ['Clean', 'A repetition of a watched set without a fault that has to be fixed.'],
   effort: ['Effort', 'How hard it was, 0 to 10, as the athlete says.'],
@@ -63,6 +72,8 @@ const T = {
 
 /** The words of each screen, by how its address begins; the first that fits. */
 const OF_SCREEN: readonly [address: string, words: readonly (keyof typeof T)[]][] = [
+  ['/floor/plan', ['round', 'place', 'points', 'watched', 'equal', 'instead', 'trials', 'chain']],
+  ['/floor/hours', ['round', 'place', 'watched', 'stop']],
   ['/floor', ['watched', 'clean', 'effort', 'sideTest', 'grow', 'instead', 'stop', 'cover']],
   ['/faults', ['fault', 'sign', 'cue', 'chain', 'instead', 'watched']],
   ['/overview', ['decision', 'level', 'stop', 'restriction', 'looksAfter', 'watched']],
