@@ -199,7 +199,9 @@ test('a warm-up is led on the phone: felt ends a drill, one is left out with its
   await expect(led.getByRole('timer')).toBeVisible();
   // Felt after some seconds of work.
   await expect(led.getByText('Work', { exact: true })).toBeVisible({ timeout: 10_000 });
-  await page.waitForTimeout(1200);
+  const timer = led.getByRole('timer');
+  const began = await timer.textContent();
+  await expect(timer).not.toHaveText(began!);
   await led.getByRole('button', { name: 'Felt it: enough' }).click();
   await expect(led.getByText(/^2 of \d+/)).toBeVisible();
   await led.getByRole('button', { name: 'Leave it out' }).click();

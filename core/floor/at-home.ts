@@ -47,7 +47,10 @@ export function atHome(
   const readOf = (v: Variation) => readingOfVariation(inForce, v, person);
   const barred = (v: Variation) => barring(bars, factsOf(readOf(v))).length > 0;
   const fit = (v: Variation) => fitOf(needsOf(v), (e) => there.get(e) ?? 0, equals);
-  const fits = (v: Variation) => fit(v).missing.length === 0;
+  // A pair of bells is two bags.
+  const pairs = (v: Variation) => factsOf(readOf(v)).weights === 2 && needsOf(v).all.includes('kettlebells');
+  const fits = (v: Variation) =>
+    fit(v).missing.length === 0 && !(pairs(v) && (there.get('kettlebells') ?? 0) < 2);
   const made = (v: Variation, how: AtHome['how']): AtHome => {
     const read = readOf(v);
     const { weights } = factsOf(read);

@@ -6,6 +6,7 @@ import { LONG } from '../testing/runs.ts';
 import { KIT, hourOf, madeUpHour, option, work } from '../testing/hours.ts';
 import {
   asItWas,
+  betterSeen,
   breaks,
   differences,
   exactly,
@@ -374,4 +375,29 @@ it('watches minors under load in every set, or leaves them out', () => {
   // 624 s of eyes a round, 315 s each.
   expect(plan.dropped).toHaveLength(4);
   expect(bound).toBe(plan.points);
+});
+
+it('spreads an hour over the time that is left where sets would not be seen, and only then', () => {
+  // Six people on the floor at once, one pair of eyes: in one round the totals of time are enough, the moments are not.
+  const lift = option({ sets: 2, workS: 60, restS: 60 });
+  const hour = hourOf(
+    Array.from({ length: 6 }, (_, i) => work(i, [lift], { watched: 2 })),
+    [],
+    { totalS: 36 * 60, coach: { atOnce: 1, share: 1 } },
+  );
+  const watchers = [{ name: 'A', atOnce: 1 }];
+  const solved = last(hour, 3);
+  const spread = betterSeen(hour, solved, watchers, { seed: 1, within: () => steps(300) });
+  const unseen = (s: SolvedHour) =>
+    s.plan.rounds
+      .flatMap((r) => layOut(hour, r, s.plan.times.lengthS, watchers).stints)
+      .flatMap((s) => s.sets)
+      .filter((s) => s.wanted && s.seenBy === null).length;
+  expect(brokenRules(hour, spread.plan)).toEqual([]);
+  expect(unseen(spread)).toBeLessThan(unseen(solved));
+  const plenty = { ...hour, coach: { atOnce: 6, share: 0.8 } };
+  const easy = last(plenty, 3);
+  expect(betterSeen(plenty, easy, [{ name: 'A', atOnce: 6 }], { seed: 1, within: () => steps(50) })).toBe(
+    easy,
+  );
 });

@@ -49,7 +49,7 @@ export { breaks, whyHere } from './reasons.ts';
 export type { Why } from './reasons.ts';
 export { greedyPlan, improved, steps } from './search.ts';
 export type { Progress } from './search.ts';
-export { TIMES, WORTH_POINTS, exactly, roundsFor, solveHour } from './solve-hour.ts';
+export { TIMES, WORTH_POINTS, betterSeen, exactly, roundsFor, solveHour } from './solve-hour.ts';
 export type { Means, SolvedHour } from './solve-hour.ts';
 export { setsFrom, turnsAt } from './turns.ts';
 export type { SetTime } from './turns.ts';

@@ -1,11 +1,13 @@
 import type { Solve } from '../program/index.ts';
 import { cellsOf } from './cells.ts';
 import { exactOf } from './exact.ts';
-import { planFrom, prepared } from './fits.ts';
+import { planFrom, prepared, watchedIn } from './fits.ts';
 import type { Prepared } from './fits.ts';
-import { ROUNDS, roundTimes } from './hour.ts';
+import { POINTS, ROUNDS, roundTimes } from './hour.ts';
 import type { Hour, HourPlan } from './hour.ts';
-import { greedyPlan, improved } from './search.ts';
+import { layOut } from './layout.ts';
+import type { Watcher } from './layout.ts';
+import { emptyRounds, greedyPlan, improved } from './search.ts';
 import type { Progress } from './search.ts';
 
 /** A plan, and how much better one with as many rounds could be. */
@@ -96,4 +98,45 @@ export function exactly(p: Prepared, at: SolvedHour, solve: Solve, timeS: number
   const better = found.values && exact.planOf(found.values);
   const plan = better && better.points < at.plan.points ? better : at.plan;
   return { plan, rounds: at.rounds, bound: boundOf({ ...at, plan }, found.bound) };
+}
+
+/** Shares of the time for watching that are tried where the usual one leaves sets unseen (judgement). */
+const SHARES = [0.65, 0.5, 0.35] as const;
+
+/** Pieces that want to be watched and are not, when every round is laid out set by set. */
+export const unseenPieces = (hour: Hour, plan: HourPlan, watchers: readonly Watcher[]): number[] =>
+  plan.rounds.flatMap((r) =>
+    layOut(hour, r, plan.times.lengthS, watchers).stints.flatMap((s) =>
+      s.sets.some((x) => x.wanted && x.seenBy === null) ? [s.piece] : [],
+    ),
+  );
+
+/**
+ * Totals of time say less than moments: where a plan, laid out, leaves sets unseen, it is spread over more of the time
+ * that there is, as long as what is seen by it weighs more than what it costs.
+ * @returns never a plan that weighs more, unseen pieces counted
+ */
+export function betterSeen(
+  hour: Hour,
+  solved: SolvedHour,
+  watchers: readonly Watcher[],
+  { seed, within }: Pick<Means, 'seed' | 'within'>,
+): SolvedHour {
+  const p = prepared(hour, solved.plan.times, solved.rounds);
+  const weight = (plan: HourPlan) => {
+    const known = new Set(plan.rounds.flatMap((r) => watchedIn(p, r).unseen));
+    const more = unseenPieces(hour, plan, watchers).filter((j) => !known.has(j)).length;
+    return plan.points + POINTS.unseen * more;
+  };
+  let best = { plan: solved.plan, weight: weight(solved.plan) };
+  if (best.weight === solved.plan.points) return solved;
+  for (const share of SHARES) {
+    const q = prepared({ ...hour, coach: { ...hour.coach, share } }, p.times, p.rounds);
+    const rounds = [...solved.plan.rounds, ...emptyRounds(p.rounds - solved.plan.rounds.length)];
+    const found = improved(q, planFrom(q, rounds), seed, within(TIMES.eachMs * 2));
+    const plan = planFrom(p, found.rounds);
+    const now = weight(plan);
+    if (now < best.weight) best = { plan, weight: now };
+  }
+  return { ...solved, plan: best.plan };
 }

@@ -77,7 +77,9 @@ describe('a session alone at home', () => {
         ]);
         for (const l of hall.lines) expect(named).toContain(l.ladderName);
         for (const l of home.lines) {
-          expect({ v: l.variation, have, home: l.home, ok: canBeDone(l.variation!, have) }).toMatchObject({ ok: true });
+          expect({ v: l.variation, have, home: l.home, ok: canBeDone(l.variation!, have) }).toMatchObject({
+            ok: true,
+          });
           const here = hall.lines.find((x) => x.ladderName === l.ladderName)!;
           if (l.home!.how === 'the same') {
             same++;

@@ -67,10 +67,11 @@ function Planning({ needs, people }: { needs: HourNeeds; people: string[] }) {
     setSaid(next);
     setOf(hour);
     setPicked(null);
-    solver.plan({ hour, bar: needs.bar, rounds: null, instead: instead(hour) });
+    solver.plan({ hour, bar: needs.bar, rounds: null, watchers: next.watchers, instead: instead(hour) });
   };
   useEffect(() => {
-    if (of.pieces.length > 0) solver.plan({ hour: of, bar: needs.bar, rounds: null, instead: instead(of) });
+    if (of.pieces.length > 0)
+      solver.plan({ hour: of, bar: needs.bar, rounds: null, watchers: said.watchers, instead: instead(of) });
     // Once, when the page opens; later only what is changed plans anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

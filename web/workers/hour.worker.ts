@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import wasmUrl from 'highs/runtime?url';
 import {
   asItWas,
+  betterSeen,
   exchanges,
   fewestMoves,
   improved,
@@ -23,6 +24,7 @@ import type {
   Means,
   Progress,
   SolvedHour,
+  Watcher,
   WorkOption,
 } from '../../core/plan/index.ts';
 import type { BarKit } from '../../core/kit/index.ts';
@@ -60,7 +62,7 @@ const REPLAN_MS = 250;
 const api = {
   /** Plans an hour: soon, then proven; each plan that is worth it is told. */
   async solve(
-    of: { hour: Hour; bar: BarKit | null; rounds: number | null },
+    of: { hour: Hour; bar: BarKit | null; rounds: number | null; watchers: readonly Watcher[] },
     tell: (planned: PlannedHour) => void,
   ): Promise<void> {
     let shown: PlannedHour | null = null;
@@ -68,8 +70,8 @@ const api = {
     const first = [...solveHour(of.hour, meansOf(null), of.rounds === null ? {} : { rounds: of.rounds })].at(
       -1,
     )!;
-    const show = (solved: SolvedHour) => {
-      const better = !shown || solved.plan.points <= shown.plan.points - WORTH_POINTS;
+    const show = (solved: SolvedHour, worth = false) => {
+      const better = worth || !shown || solved.plan.points <= shown.plan.points - WORTH_POINTS;
       if (better) {
         const p = prepared(of.hour, solved.plan.times, solved.rounds);
         const { plan, moves, before } = fewestMoves(p, solved.plan, platesOf(of.bar));
@@ -79,6 +81,7 @@ const api = {
       } else shown = { ...shown!, bound: solved.bound };
       tell(shown);
     };
+    let last = first;
     show(first);
     await breath();
     for (const solved of solveHour(of.hour, meansOf(await solver), {
@@ -86,8 +89,11 @@ const api = {
       from: first.plan,
     })) {
       show(solved);
+      last = solved;
       await breath();
     }
+    const spread = betterSeen(of.hour, last, of.watchers, { seed: SEED, within });
+    if (spread.plan !== last.plan) show(spread, true);
   },
 
   /** One thing done otherwise, each as it is found. */

@@ -1,7 +1,15 @@
 import { proxy, wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Changed, Disturbance, Exchange, Hour, HourPlan, WorkOption } from '../../core/plan/index.ts';
+import type {
+  Changed,
+  Disturbance,
+  Exchange,
+  Hour,
+  HourPlan,
+  Watcher,
+  WorkOption,
+} from '../../core/plan/index.ts';
 import type { BarKit } from '../../core/kit/index.ts';
 import type { HourApi, PlannedHour } from './hour.worker.ts';
 
@@ -19,6 +27,7 @@ interface Job {
   hour: Hour;
   bar: BarKit | null;
   rounds: number | null;
+  watchers: readonly Watcher[];
   /** What keeps somebody training where nothing else fits, by piece. */
   instead: [string, readonly WorkOption[]][];
 }
@@ -53,7 +62,7 @@ export function useHour() {
       let last: PlannedHour | null = null;
       const run = async () => {
         await api.solve(
-          { hour: job.hour, bar: job.bar, rounds: job.rounds },
+          { hour: job.hour, bar: job.bar, rounds: job.rounds, watchers: job.watchers },
           proxy((planned: PlannedHour) => {
             last = planned;
             mine((s) => ({ ...s, planned }));
