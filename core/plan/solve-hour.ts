@@ -60,7 +60,9 @@ export function* solveHour(
     const p = prepared(hour, roundTimes(hour, b), b);
     // A plan that is given was searched for before.
     if (from && b === from.rounds.length) return { p, plan: planFrom(p, from.rounds) };
-    return { p, plan: improved(p, greedyPlan(p), seed, within(TIMES.eachMs)) };
+    const [hard, listed] = [greedyPlan(p), greedyPlan(p, 'as given')];
+    const first = listed.points < hard.points ? listed : hard;
+    return { p, plan: improved(p, first, seed, within(TIMES.eachMs)) };
   });
   const best = candidates.reduce((a, b) => (b.plan.points < a.plan.points ? b : a));
   const { p } = best;
