@@ -15,6 +15,7 @@ const ROOMS = {
     'dose',
     'ladder',
     'fault',
+    'track',
     'plan',
     'sheets',
     'floor',

@@ -816,7 +816,7 @@ export const ENDPOINTS = {
     whose: 'some',
     cover: true,
     floor: true,
-    reads: ['library', 'people', 'standings', 'restrictions', 'answers', 'body'],
+    reads: [...DECIDED_FROM, 'body'],
   }),
   hours: answers<Plan.HourRow[]>()('GET', '/api/plan/hours', {
     who: COACHES,
@@ -830,7 +830,7 @@ export const ENDPOINTS = {
     whose: 'some',
     cover: true,
     floor: true,
-    reads: ['hours'],
+    reads: ['hours', 'log', 'reports', 'restrictions'],
   }),
   saveHour: answers<Plan.StoredHour, object, Plan.HourRequest>()('PUT', '/api/plan/hours/:id', {
     who: COACHES,

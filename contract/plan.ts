@@ -51,6 +51,8 @@ export interface StoredHour extends HourRow {
   at: string;
   date: string;
   edit: number;
+  /** Pieces that nobody does now: what stops or bars them came after the plan. */
+  notNow: string[];
   body: HourBody;
 }
 

@@ -1,5 +1,6 @@
 export {
   INTERVAL,
+  READY_S,
   betweenMs,
   holdPlan,
   intervalPlan,

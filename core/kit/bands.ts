@@ -1,3 +1,4 @@
+import { pchipAt, pchipSlopes } from '../program/index.ts';
 import { daysBetween, notThere } from '../terms/index.ts';
 import type { BandReading, IsoDate, Piece } from '../terms/index.ts';
 
@@ -19,8 +20,7 @@ export interface BandCurve {
 }
 
 /**
- * A curve through the readings that has no bump between them: monotone cubic interpolation with the slopes of Fritsch
- * and Carlson, Monotone piecewise cubic interpolation (1980), three-point at the ends. At rest a band pulls nothing.
+ * A curve through the readings that has no bump between them: monotone cubic interpolation. At rest a band pulls nothing.
  * @throws RangeError for fewer than three readings, one at no stretch, two at one stretch, or a pull that falls
  */
 export function bandCurve(readings: readonly BandReading[]): BandCurve {
@@ -39,31 +39,11 @@ export function bandCurve(readings: readonly BandReading[]): BandCurve {
       throw new RangeError('The pull falls while the band is stretched: read it again.');
     knots.push({ stretchM: r.stretchM, pullKg: Math.max(r.pullKg, last.pullKg) });
   }
-  return { knots, slopes: slopesOf(knots) };
+  return { knots, slopes: pchipSlopes(xOf(knots), yOf(knots)) };
 }
 
-function slopesOf(knots: readonly BandReading[]): number[] {
-  const h = knots.slice(1).map((k, i) => k.stretchM - knots[i]!.stretchM);
-  const d = knots.slice(1).map((k, i) => (k.pullKg - knots[i]!.pullKg) / h[i]!);
-  const inner = d.slice(1).map((right, i) => {
-    const left = d[i]!;
-    if (left * right <= 0) return 0;
-    const [w1, w2] = [2 * h[i + 1]! + h[i]!, h[i + 1]! + 2 * h[i]!];
-    return (w1 + w2) / (w1 / left + w2 / right);
-  });
-  return [
-    endSlope(h[0]!, h[1]!, d[0]!, d[1]!),
-    ...inner,
-    endSlope(h.at(-1)!, h.at(-2)!, d.at(-1)!, d.at(-2)!),
-  ];
-}
-
-/** Three points at an end, kept from overshooting. */
-function endSlope(h0: number, h1: number, d0: number, d1: number): number {
-  const slope = ((2 * h0 + h1) * d0 - h0 * d1) / (h0 + h1);
-  if (Math.sign(slope) !== Math.sign(d0)) return 0;
-  return Math.sign(d0) !== Math.sign(d1) && Math.abs(slope) > 3 * Math.abs(d0) ? 3 * d0 : slope;
-}
+const xOf = (knots: readonly BandReading[]) => knots.map((k) => k.stretchM);
+const yOf = (knots: readonly BandReading[]) => knots.map((k) => k.pullKg);
 
 /** The pull at a stretch; straight on for a fifth beyond the last reading, and no number farther out. */
 export function pullAt({ knots, slopes }: BandCurve, stretchM: number): Pull {
@@ -72,17 +52,7 @@ export function pullAt({ knots, slopes }: BandCurve, stretchM: number): Pull {
   if (stretchM > last.stretchM * (1 + BEYOND)) return { known: false, why: 'beyond the readings' };
   if (stretchM > last.stretchM)
     return { known: true, kg: last.pullKg + slopes.at(-1)! * (stretchM - last.stretchM) };
-  const i = knots.findIndex((k) => k.stretchM >= stretchM) - 1;
-  const [a, b] = [knots[i]!, knots[i + 1]!];
-  const h = b.stretchM - a.stretchM;
-  const t = (stretchM - a.stretchM) / h;
-  // Hermite's basis.
-  const kg =
-    a.pullKg * (1 + 2 * t) * (1 - t) ** 2 +
-    b.pullKg * t ** 2 * (3 - 2 * t) +
-    slopes[i]! * h * t * (1 - t) ** 2 -
-    slopes[i + 1]! * h * t ** 2 * (1 - t);
-  return { known: true, kg };
+  return { known: true, kg: pchipAt(xOf(knots), yOf(knots), slopes, stretchM) };
 }
 
 /**

@@ -197,6 +197,25 @@ describe('whose an hour is', () => {
     expect((await hall.as('coach').refused('DELETE', `/api/plan/hours/${id}`, { edit: 2 })).status).toBe(422);
   });
 
+  it('names what is not done any more once somebody is stopped, whoever planned it', async () => {
+    const before = await hall.as('coach').get<StoredHour>(`/api/plan/hours/${id}`);
+    expect(before.notNow).toEqual([]);
+    await hall
+      .as('coach')
+      .ok(
+        'PUT',
+        `/api/sets/${randomUUID()}`,
+        setOf(own[1]!, { ordinal: 1, pain: 8, variation: 'floor-hold', doneReps: null, holdS: 5 }),
+      );
+    const after = await hall.as('coach').get<StoredHour>(`/api/plan/hours/${id}`);
+    expect(after.notNow).toEqual(after.body.hour.pieces.filter((p) => p.person === own[1]).map((p) => p.id));
+    // Nor is it planned for them, or warmed up for.
+    const now = await hall.as('coach').get<HourNeeds>(`/api/plan/needs?people=${own.join(',')}`);
+    expect(now.pieces.map((p) => p.person)).not.toContain(own[1]);
+    const warm = await hall.as('coach').get<WarmUps>(`/api/plan/warm-ups?people=${own.join(',')}`);
+    expect(warm.people.find((p) => p.personId === own[1])!.drills).toEqual([]);
+  });
+
   it('goes with a person who is erased', async () => {
     const all = await hall.as('head').get<Person[]>('/api/people');
     const { name } = all.find((p) => p.id === own[1])!;

@@ -7,6 +7,7 @@ import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context, Mine } from '../endpoint.ts';
 import { Refusal } from '../refusal.ts';
+import { todayOf } from '../log/index.ts';
 import { piecesOf } from './needs.ts';
 
 const { hourPerson, hourPlan } = schema;
@@ -54,12 +55,37 @@ export async function hoursOf({ db, today, mine }: Context & Mine): Promise<Hour
     .filter((r) => r.people.length > 0 && seesAll(mine, r.people));
 }
 
+/** Pieces of a kept hour of which nothing is done by now: a stop or a restriction stands above every plan. */
+async function notNow(c: Context & Mine, people: readonly string[], body: HourBody): Promise<string[]> {
+  const today = await todayOf(
+    c,
+    c.mine.filter((m) => people.includes(m.person.id)),
+  );
+  const of = new Map(today.people.map((p) => [p.personId, p]));
+  return body.hour.pieces.flatMap(({ id, person, ladder }) => {
+    const now = of.get(person);
+    if (!now) return [id];
+    if (now.stops.some((s) => s.reach === 'everything')) return [id];
+    if (ladder === null) return now.stops.length > 0 ? [id] : [];
+    return now.lines.some((l) => l.ladder === ladder && l.variation === null) ? [id] : [];
+  });
+}
+
 /** @throws Refusal 404 without such an hour, or with somebody in it whom they do not look after */
-export async function hourOf({ db, mine, at }: Context & Mine, id: string): Promise<StoredHour> {
+export async function hourOf(c: Context & Mine, id: string): Promise<StoredHour> {
+  const { db, mine, at } = c;
   const [row] = await db.select().from(hourPlan).where(eq(hourPlan.id, id));
   const people = row ? ((await peopleIn(db, [id])).get(id) ?? []) : [];
   if (!row || people.length === 0 || !seesAll(mine, people)) throw new Refusal(404, 'There is no such hour.');
-  return { ...rowOf(row, people), at: at.toISOString(), date: row.date, edit: row.edit, body: row.body };
+  const stopped = await notNow(c, people, row.body);
+  return {
+    ...rowOf(row, people),
+    at: at.toISOString(),
+    date: row.date,
+    edit: row.edit,
+    notNow: stopped,
+    body: row.body,
+  };
 }
 
 /**

@@ -14,7 +14,7 @@ const STATE: Record<Turn['state'], (t: Turn) => string> = {
 
 /** One round for a screen that is read across the hall: each place with its people, and whose turn it is. */
 export function BigRound({ round, turns, ...of }: WallOf & { round: number; turns: readonly Turn[] }) {
-  const { hour, plan, naming } = of;
+  const { hour, plan, naming, notNow = [] } = of;
   const now = plan.rounds[round];
   if (!now) return null;
   const turnOf = new Map(turns.map((t) => [t.stint.piece, t]));
@@ -22,6 +22,13 @@ export function BigRound({ round, turns, ...of }: WallOf & { round: number; turn
     const piece = hour.pieces[d.piece]!;
     const option = piece.options[d.option]!;
     const turn = turnOf.get(d.piece);
+    if (notNow.includes(piece.id))
+      return (
+        <li key={d.piece} className="border-l-4 border-warn pl-2 leading-tight">
+          <b className="text-2xl">{naming.person(piece.person)}</b>
+          <span className="block text-xl font-bold text-warn">not now</span>
+        </li>
+      );
     return (
       <li key={d.piece} className={`leading-tight ${turn?.state === 'done' ? 'opacity-60' : ''}`}>
         <b className="text-2xl">{naming.person(piece.person)}</b>

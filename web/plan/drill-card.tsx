@@ -23,6 +23,7 @@ export function DrillCard({
   startedAt,
   onStart,
   onEnd,
+  onPain,
 }: {
   drill: LedDrill;
   number: number;
@@ -31,6 +32,8 @@ export function DrillCard({
   startedAt: number | null;
   onStart: () => void;
   onEnd: (end: DrillEnd, elapsedS: number) => void;
+  /** Absent: there is another way to say so on the page. */
+  onPain?: (elapsedS: number) => void;
 }) {
   const plan = drillPlan(drill.amount, drill.tempo, drill.apart);
   const now = useWallClock(startedAt === null ? null : 250);
@@ -97,9 +100,16 @@ export function DrillCard({
           ))}
         </div>
       ) : (
-        <Button floor tone="quiet" className="mt-1" onClick={() => setSkipping(true)}>
-          <SkipForward aria-hidden="true" size={18} /> Leave it out
-        </Button>
+        <div className="mt-1 flex flex-wrap gap-2">
+          <Button floor tone="quiet" onClick={() => setSkipping(true)}>
+            <SkipForward aria-hidden="true" size={18} /> Leave it out
+          </Button>
+          {onPain && (
+            <Button floor tone="danger" onClick={() => onPain(s)}>
+              Pain
+            </Button>
+          )}
+        </div>
       )}
     </div>
   );

@@ -40,8 +40,15 @@ function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; wh
   const at = secondsInto(h.startedAt, now) ?? -1;
   const moment = momentAt(hour.warmUpS, spans, at);
   const round = moment.phase === 'round' ? moment.round : null;
-  const turns = round === null ? [] : turnsIn(laid[round]!, at - spans[round]!.fromS);
+  // A stop stands above the plan.
+  const turns =
+    round === null
+      ? []
+      : turnsIn(laid[round]!, at - spans[round]!.fromS).filter(
+          (t) => !h.notNow.includes(hour.pieces[t.stint.piece]!.id),
+        );
   const personOf = (t: Turn) => hour.pieces[t.stint.piece]!.person;
+  const isNow = (j: number) => !h.notNow.includes(hour.pieces[j]!.id);
   const mine = turns.filter((t) => personOf(t) === who);
   const here = mine.find((t) => t.state !== 'done') ?? mine[0];
   const group = here?.stint.at
@@ -53,7 +60,7 @@ function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; wh
       : [];
   const next = hour.pieces
     .flatMap((p, j) => {
-      const w = p.person === who ? whereIs(plan, j) : null;
+      const w = p.person === who && isNow(j) ? whereIs(plan, j) : null;
       return w && w.round > (round ?? (moment.round ?? 0) - 1) ? [{ ...w, name: p.name }] : [];
     })
     .sort((a, b) => a.round - b.round)[0];

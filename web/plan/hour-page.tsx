@@ -246,6 +246,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
           watchers={watchers}
           bar={bar}
           naming={naming}
+          notNow={h.notNow}
           round={moment.round}
           turns={turns}
         />
@@ -257,6 +258,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
           watchers={watchers}
           bar={bar}
           naming={naming}
+          notNow={h.notNow}
           heads={heads}
           on={onRound}
           turns={turns}

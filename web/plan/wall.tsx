@@ -20,6 +20,8 @@ export interface WallOf {
   watchers: readonly Watcher[];
   bar: BarKit | null;
   naming: ReturnType<typeof useNaming>;
+  /** Pieces of which nothing is done now: they were stopped or barred after the plan. */
+  notNow?: readonly string[];
 }
 
 interface Props extends WallOf {
@@ -214,7 +216,7 @@ function Person({
   onPick: Props['onPick'];
   mayMove: boolean;
 }) {
-  const { hour, laid, watchers, naming } = of;
+  const { hour, laid, watchers, naming, notNow = [] } = of;
   const piece = hour.pieces[d.piece]!;
   const option = piece.options[d.option]!;
   const stint = laid[round]?.stints.find((s) => s.piece === d.piece);
@@ -225,6 +227,14 @@ function Person({
     id: String(d.piece),
     disabled: !mayMove,
   });
+  if (notNow.includes(piece.id))
+    return (
+      <li className="border-l-4 border-warn py-0.5 pl-2 leading-tight">
+        <span className="font-semibold">{naming.person(piece.person)}</span>{' '}
+        <span className="font-semibold text-warn">not now: stopped or barred</span>{' '}
+        <span className="text-soft line-through">{option.name}</span>
+      </li>
+    );
   const settings = usedLine({ settings: piece.settings }, naming.units);
   const body = (
     <>

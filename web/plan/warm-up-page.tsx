@@ -1,12 +1,15 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { WarmUps } from '../../contract/plan.ts';
 import type { LedDrill, LedWarmUp } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { keepSet, useSheetsOf } from '../log/index.ts';
+import { READY_S } from '../../core/dose/index.ts';
+import { STOPPING_PAIN } from '../../core/ladder/index.ts';
+import type { Region, Side } from '../../core/terms/index.ts';
+import { keepSet, PainPlace, Scale, useSheetsOf } from '../log/index.ts';
 import { useAddress, useAsk, usePeople } from '../shell/index.ts';
 import { wakeAudio } from '../dose/index.ts';
-import { Button, Empty, kept, Loaded, useKept } from '../ui/index.ts';
+import { Button, Dialog, Empty, kept, Loaded, Notice, useKept } from '../ui/index.ts';
 import { DrillCard } from './drill-card.tsx';
 import { drillSets, firstOf, goOn } from './led.ts';
 import type { DrillEnd, Led } from './led.ts';
@@ -105,6 +108,32 @@ function OneLed({
   onState: (state: Led) => void;
 }) {
   const drill: LedDrill | undefined = of.drills[state.at];
+  /** Seconds at which it hurt; null: nobody says so. */
+  const [hurting, setHurting] = useState<number | null>(null);
+  const [pain, setPain] = useState<number | null>(null);
+  const [at, setAt] = useState<{ painRegion: Region | null; painSide: Side | null }>({
+    painRegion: null,
+    painSide: null,
+  });
+  const painKept = () => {
+    const resolved = drill && sheets.get(drill.variation);
+    if (!drill || hurting === null || !resolved) return;
+    const [set] = drillSets(drill, { how: 'stopped' }, Math.max(hurting, READY_S + 1));
+    if (set)
+      keepSet(
+        {
+          personId: of.personId,
+          date,
+          ordinal: state.log.length + 1,
+          resolved,
+          revision: drill.revision,
+          target: null,
+        },
+        { ...set, pain, ...at },
+      );
+    setHurting(null);
+    onState({ ...goOn(state, drill, { how: 'stopped' }, hurting, Date.now()), startedAt: null });
+  };
   const end = (how: DrillEnd, elapsedS: number) => {
     if (!drill) return;
     const resolved = sheets.get(drill.variation);
@@ -127,7 +156,7 @@ function OneLed({
     <section aria-label={`Warm-up of ${name}`} className="border-t-4 border-ink bg-paper px-4 py-3">
       <h2>{name}</h2>
       {of.drills.length === 0 && (
-        <p className="text-soft">Nothing is asked of them today, so nothing is warmed up for.</p>
+        <p className="text-soft">Nothing is led: nothing is asked of them today, or they are stopped.</p>
       )}
       {drill && (
         <DrillCard
@@ -138,7 +167,29 @@ function OneLed({
           startedAt={state.startedAt}
           onStart={() => onState({ ...state, startedAt: Date.now() })}
           onEnd={end}
+          onPain={setHurting}
         />
+      )}
+      {drill && hurting !== null && (
+        <Dialog title={`Pain: ${name}, ${drill.name}`} open wide onClose={() => setHurting(null)}>
+          <Scale label="Pain, 0 to 10 (0 is none)" value={pain} onPick={setPain} />
+          <PainPlace region={at.painRegion} side={at.painSide} onPick={setAt} />
+          {(pain ?? 0) >= STOPPING_PAIN && (
+            <Notice tone="warn">
+              Nothing more of them today: a stop is recorded, and the head coach clears it. Refer; this
+              replaces no medical advice.
+            </Notice>
+          )}
+          <Button
+            floor
+            tone="danger"
+            className="mt-3"
+            disabled={pain === null || pain === 0}
+            onClick={painKept}
+          >
+            Write it down and end this drill
+          </Button>
+        </Dialog>
       )}
       {!drill && of.drills.length > 0 && (
         <p className="text-xl font-semibold">
