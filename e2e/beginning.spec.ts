@@ -50,7 +50,9 @@ test('an athlete logs by a personal link, as not watched, until it is revoked', 
   const phone = await stranger(browser);
   await phone.goto(url);
   await expect(phone.getByRole('heading', { name: 'Piet Harrowgate' })).toBeVisible();
-  const work = phone.getByRole('region').first();
+  await phone.getByRole('button', { name: 'Begin', exact: true }).click();
+  await phone.getByRole('button', { name: 'Warm: to the work' }).click();
+  const work = phone.getByRole('main');
   await work.getByRole('button', { name: 'Repetitions: 1 more' }).click();
   await work
     .getByRole('group', { name: /^How hard/ })

@@ -64,7 +64,7 @@ describe('repetitions', () => {
     const smooth = knee([90], PLAIN, 30);
     expect(repsIn(smooth)[0]!.stallsS).toEqual([]);
     // Half way up it stands still for half a second.
-    const half = smooth.values.findIndex((v, i) => i > 120 && v! < 53);
+    const half = smooth.values.findIndex((v, i) => i > 120 && v < 53);
     const stalled = [
       ...smooth.values.slice(0, half),
       ...Array<number>(20).fill(smooth.values[half]!),

@@ -351,7 +351,9 @@ function Between({
           name: `${k.name} ${number + 1}`,
         })),
   );
-  const [thing, setThing] = useState(0);
+  // By its name: the list is another one once something was taken out of it.
+  const [named, setNamed] = useState<string | null>(null);
+  const thing = things.find((t) => t.name === named) ?? things[0];
   return (
     <div className="grid gap-4">
       <p>
@@ -374,14 +376,14 @@ function Between({
         </Button>
       </div>
       <div className="flex flex-wrap items-end gap-2">
-        <SelectField label="Kit" value={thing} onChange={(e) => setThing(Number(e.target.value))}>
-          {things.map((t, i) => (
-            <option key={t.name} value={i}>
+        <SelectField label="Kit" value={thing?.name ?? ''} onChange={(e) => setNamed(e.target.value)}>
+          {things.map((t) => (
+            <option key={t.name} value={t.name}>
               {t.name}
             </option>
           ))}
         </SelectField>
-        <Button floor onClick={() => onDisturbed({ out: things[thing]! })} disabled={!things[thing]}>
+        <Button floor onClick={() => thing && onDisturbed({ out: thing })} disabled={!thing}>
           Is out of use
         </Button>
       </div>
