@@ -8,7 +8,7 @@ import { barsOf } from '../../core/kit/index.ts';
 import { notThere } from '../../core/terms/index.ts';
 import { callOut, minutes, wakeAudio } from '../dose/index.ts';
 import { queryOf, refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/index.ts';
-import { Button, Dialog, Loaded, Notice, SelectField, tidy, timeOfDay } from '../ui/index.ts';
+import { Button, Dialog, fullDay, Loaded, Notice, SelectField, tidy, timeOfDay } from '../ui/index.ts';
 import { useHour } from '../workers/index.ts';
 import { useNaming } from './naming.ts';
 import { secondsInto, useWallClock } from './wall-clock.ts';
@@ -159,7 +159,9 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
     <div className={big ? '' : 'mx-auto max-w-7xl'}>
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className={big ? 'text-5xl' : ''}>
+          {/* On paper it is not a moment of the hour that counts, but which hour it is. */}
+          <p className="hidden font-head text-2xl font-bold print:block">{fullDay(h.date)}</p>
+          <h1 className={`print:hidden ${big ? 'text-5xl' : ''}`}>
             {moment.phase === 'round' || moment.phase === 'change'
               ? `${PHASES[moment.phase]}${moment.phase === 'round' ? ` ${moment.round! + 1} of ${spans.length}` : `: round ${moment.round! + 1} next`}`
               : PHASES[moment.phase]}
