@@ -43,7 +43,7 @@ export type { Content, HomeLoad, HomeThing } from './home.ts';
 export { MARK_SETS, boxOf, marksFor, sheetsOf } from './marks.ts';
 export type { MarkSet, PaperPart, Tape } from './marks.ts';
 export { ballDiameterM } from './nearest.ts';
-export { loadFor, loadsOn, movesBetween, rampOver, warmUpLoads } from './plates.ts';
+export { inBarUnit, loadFor, loadsOn, rampOver, warmUpLoads } from './plates.ts';
 export { changeBetween, shareBar } from './sharing.ts';
 export type { Sharing, Turns } from './sharing.ts';
 export { setOn, touchedThighDeg } from './set-on.ts';

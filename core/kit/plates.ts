@@ -1,3 +1,4 @@
+import { kgOf } from '../terms/index.ts';
 import type { MassUnit } from '../terms/index.ts';
 
 /**
@@ -17,6 +18,10 @@ export interface BarKit {
   collarsT: number;
   plates: readonly PlatePairs[];
 }
+
+/** A mass in the thousandths that the bar is reckoned in. */
+export const inBarUnit = (kg: number, { unit }: Pick<BarKit, 'unit'>): number =>
+  Math.round((1000 * kg) / kgOf(1, unit));
 
 /** What lies on one side of the bar, the heaviest inside. */
 export type Stack = readonly number[];

@@ -12,13 +12,15 @@ import {
 import type { Spot } from './fits.ts';
 import { emptyRounds, greedyPlan, put, cheapest } from './search.ts';
 import { numbersOf, timesOf } from './hour.ts';
-import type { Hour, HourPlan, PlaceKind, Refused, Round, RoundTimes, Shared } from './hour.ts';
+import type { Hour, HourPlan, PlaceKind, Refused, Round, RoundTimes, Shared, WorkPiece } from './hour.ts';
 
 /** What came between. */
 export interface Disturbance {
   /** Not here before a round, by person; counted from the first round of the hour. */
   late?: Readonly<Record<string, number>>;
   gone?: readonly string[];
+  /** Pieces, by their ids, that nobody does any more: stopped or barred since. */
+  not?: readonly string[];
   /** A place that cannot be used any more: its kind, its number, and its height where that matters. */
   out?: { kind: string; number: number; heightM: number | null };
   /** Minutes that were lost. */
@@ -54,7 +56,10 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
       .map((d) => d.piece),
   );
   const gone = new Set(by.gone ?? []);
-  const pieces = hour.pieces.flatMap((p, j) => (past.has(j) || gone.has(p.person) ? [] : [j]));
+  const not = new Set(by.not ?? []);
+  const pieces = hour.pieces.flatMap((p, j) =>
+    past.has(j) || gone.has(p.person) || not.has(p.id) ? [] : [j],
+  );
   const kinds = hour.places.map((k) => (by.out?.kind === k.id ? withoutOne(k, by.out) : k));
   const netS = rounds * lengthS + Math.max(0, rounds - 1) * hour.changeS - (by.lostS ?? 0);
   const rest: Hour = {
@@ -66,7 +71,8 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
       .filter((x) => !gone.has(x.id))
       .map((x) => ({ ...x, from: Math.max(0, Math.max(x.from, by.late?.[x.id] ?? 0) - done) })),
     pieces: pieces.map((j) => {
-      const { was: _was, ...piece } = hour.pieces[j]!;
+      const { was: _was, wish, ...rest } = hour.pieces[j]!;
+      const piece = { ...rest, ...wishFrom(wish, done) };
       const at = plan.rounds.findIndex((r) => everyDoing(r).some((d) => d.piece === j));
       if (at < done) return piece;
       const d = everyDoing(plan.rounds[at]!).find((x) => x.piece === j)!;
@@ -76,6 +82,12 @@ export function restOf(hour: Hour, plan: HourPlan, done: number, by: Disturbance
   const eachS = rounds === 0 ? 0 : (netS - (rounds - 1) * hour.changeS) / rounds;
   return { hour: rest, times: timesOf(Math.min(lengthS, eachS)), done, pieces, rounds };
 }
+
+/** A wish in the rounds that are left; one for a round that is over has been had or missed. */
+const wishFrom = (wish: WorkPiece['wish'], done: number): Pick<WorkPiece, 'wish'> => {
+  if (wish?.round === undefined) return wish ? { wish } : {};
+  return wish.round < done ? {} : { wish: { ...wish, round: wish.round - done } };
+};
 
 /** A kind without one of its places. */
 export function withoutOne(

@@ -1,4 +1,4 @@
-import { ABOUT_FORM, MOVE_S } from './hour.ts';
+import { ABOUT_FORM, MOVE_S, soloS } from './hour.ts';
 import type { PlaceForm, WorkOption, WorkPiece } from './hour.ts';
 
 /** A stretch of a session of one person, seconds from its beginning. */
@@ -30,7 +30,7 @@ const MOST = 8;
 
 /** Seconds of one piece from walking to it to its last repetition. */
 const lengthS = (o: WorkOption, sets: number, form: PlaceForm | 'floor'): number =>
-  ABOUT_FORM[form].setUpS + sets * o.workS + (sets - 1) * o.restS;
+  soloS({ ...o, sets }, ABOUT_FORM[form].setUpS);
 
 /**
  * A session of one person within so many seconds: of all choices of pieces, each whole, with a set fewer, or left out,

@@ -49,7 +49,7 @@ export function prepared(hour: Hour, times: RoundTimes, rounds: number): Prepare
   };
 }
 
-export const optionOf = ({ hour }: Prepared, d: Doing): WorkOption =>
+export const optionOf = ({ hour }: { hour: Hour }, d: Doing): WorkOption =>
   hour.pieces[d.piece]!.options[d.option]!;
 const isLoaded = (o: WorkOption) => (o.loadKg ?? 0) > 0;
 

@@ -205,7 +205,7 @@ export interface Round {
 export interface HourPlan {
   rounds: Round[];
   times: RoundTimes;
-  /** By piece: its round, or null where it is left out. */
+  /** Pieces that are left out. */
   dropped: number[];
   points: number;
 }

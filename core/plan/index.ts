@@ -41,9 +41,9 @@ export type {
 } from './hour.ts';
 export { momentAt, spansFrom, turnsIn } from './follow.ts';
 export type { HourMoment, HourSpan, Turn } from './follow.ts';
-export { layOut } from './layout.ts';
+export { layOut, unseenIn } from './layout.ts';
 export type { LaidOutRound, PlannedSet, Stint, Watcher } from './layout.ts';
-export { fewestMoves, platesOf, standingOf } from './moves.ts';
+export { fewestMoves, plateChange, platesOf, standingOf } from './moves.ts';
 export type { PlateMoves } from './moves.ts';
 export { breaks, whyHere } from './reasons.ts';
 export type { Why } from './reasons.ts';

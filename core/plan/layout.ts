@@ -1,4 +1,5 @@
-import { ABOUT_FORM, MOVE_S } from './hour.ts';
+import { optionOf } from './fits.ts';
+import { ABOUT_FORM, MOVE_S, floorS } from './hour.ts';
 import type { Doing, Hour, Round, Shared } from './hour.ts';
 import { setsFrom, turnsAt } from './turns.ts';
 import type { SetTime } from './turns.ts';
@@ -62,10 +63,10 @@ export function layOut(
   };
   // Who would end too late otherwise does the floor first.
   for (const d of first)
-    keep(d, null, setsFrom(optionOf(hour, d), free.get(person(d)) ?? ABOUT_FORM.floor.setUpS));
+    keep(d, null, setsFrom(optionOf({ hour }, d), free.get(person(d)) ?? ABOUT_FORM.floor.setUpS));
   const atPlace = new Set(round.shared.flatMap((s) => s.doing.map(person)));
-  const bound = (d: Doing) => hour.pieces[d.piece]!.mustWatch || optionOf(hour, d).hands;
-  // Who is watched or does nothing has the first of the eyes.
+  const bound = (d: Doing) => hour.pieces[d.piece]!.mustWatch || optionOf({ hour }, d).hands;
+  // Whoever must be watched has the first of the eyes.
   const floor = round.floor
     .filter((d) => !first.includes(d))
     .sort((a, b) => Number(bound(b)) - Number(bound(a)));
@@ -84,20 +85,15 @@ export function layOut(
   };
 
   function onFloor(d: Doing): void {
-    const o = optionOf(hour, d);
+    const o = optionOf({ hour }, d);
     const earliest = (free.get(person(d)) ?? 0) + ABOUT_FORM.floor.setUpS;
     const piece = hour.pieces[d.piece]!;
-    const lastStart = lengthS - (o.sets * o.workS + (o.sets - 1) * o.restS);
+    const lastStart = lengthS - floorS(o);
     // What is still to come of the same person needs its time too.
     const others = round.floor.filter(
       (x) => x !== d && person(x) === person(d) && !stints.some((s) => s.piece === x.piece),
     );
-    const laterS = others.reduce((sum, x) => {
-      const other = optionOf(hour, x);
-      return (
-        sum + other.sets * other.workS + (other.sets - 1) * other.restS + MOVE_S + ABOUT_FORM.floor.setUpS
-      );
-    }, 0);
+    const laterS = others.reduce((sum, x) => sum + onFloorS(hour, x), 0);
     let best = earliest;
     let mostSeen = -1;
     const wanted = piece.mustWatch ? o.sets : Math.min(piece.watched, o.sets);
@@ -114,12 +110,17 @@ export function layOut(
   }
 }
 
-const optionOf = (hour: Hour, d: Doing) => hour.pieces[d.piece]!.options[d.option]!;
+/** Seconds of a piece on the floor with coming to it and leaving it. */
+const onFloorS = (hour: Hour, d: Doing): number =>
+  ABOUT_FORM.floor.setUpS + floorS(optionOf({ hour }, d)) + MOVE_S;
 
 const groupTimes = (hour: Hour, s: Shared, free: ReadonlyMap<string, number>): SetTime[][] =>
   turnsAt(
     hour.places[s.kind]!.form,
-    s.doing.map((d) => ({ option: optionOf(hour, d), fromS: free.get(hour.pieces[d.piece]!.person) ?? 0 })),
+    s.doing.map((d) => ({
+      option: optionOf({ hour }, d),
+      fromS: free.get(hour.pieces[d.piece]!.person) ?? 0,
+    })),
   );
 
 /** Work on the floor that would end after the round if it came after the place, and does not if it comes first. */
@@ -135,10 +136,7 @@ function firstOnFloor(hour: Hour, round: Round, lengthS: number): Doing[] {
       const who = hour.pieces[d.piece]!.person;
       const floor = round.floor.filter((x) => hour.pieces[x.piece]!.person === who);
       if (floor.length === 0) continue;
-      const needS = floor.reduce((sum, x) => {
-        const o = optionOf(hour, x);
-        return sum + ABOUT_FORM.floor.setUpS + o.sets * o.workS + (o.sets - 1) * o.restS + MOVE_S;
-      }, 0);
+      const needS = floor.reduce((sum, x) => sum + onFloorS(hour, x), 0);
       if (endS + needS <= lengthS) continue;
       before.set(who, needS);
       // It helps only where the group ends in time with it.
@@ -180,3 +178,11 @@ class Eyes {
     return sets.filter((s) => this.freeFor(s, hands) !== null).length;
   }
 }
+
+/** Pieces of a plan that should be watched and are not wholly, with their rounds. */
+export const unseenIn = (laid: readonly LaidOutRound[]): { piece: number; round: number }[] =>
+  laid.flatMap((l, round) =>
+    l.stints.flatMap((s) =>
+      s.sets.some((x) => x.wanted && x.seenBy === null) ? [{ piece: s.piece, round }] : [],
+    ),
+  );

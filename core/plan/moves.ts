@@ -1,11 +1,9 @@
-import { loadFor, movesBetween } from '../kit/index.ts';
+import { changeBetween, inBarUnit, loadFor } from '../kit/index.ts';
 import type { BarKit } from '../kit/index.ts';
-import { kgOf } from '../terms/index.ts';
-import { pointsOf } from './fits.ts';
+import { everyDoing, optionOf, pointsOf } from './fits.ts';
 import type { Prepared } from './fits.ts';
-import { optionOf } from './fits.ts';
 import { numbersOf } from './hour.ts';
-import type { HourPlan, Round, Shared } from './hour.ts';
+import type { Hour, HourPlan, Round, Shared } from './hour.ts';
 
 /** A notch that is set again is as much work as so many plates (judgement). */
 const NOTCH = 4;
@@ -15,20 +13,36 @@ const MOST_TOGETHER = 4;
 /** Plates handled on one side between two loads, kilograms; null: the empty bar. */
 export type PlateMoves = (fromKg: number | null, toKg: number | null) => number;
 
-/** By the plates of a bar; without one any other load is two plates (assumption). */
-export function platesOf(kit: BarKit | null): PlateMoves {
-  const side = (kg: number | null) => {
-    if (kg === null || kit === null) return [];
-    try {
-      return loadFor(kit, Math.round((1000 * kg) / kgOf(1, kit.unit))).below?.side ?? [];
-    } catch (error) {
-      // Plates of too many odd masses: nothing is known of the moves.
-      if (error instanceof RangeError) return [];
-      throw error;
-    }
-  };
-  return (a, b) => (kit === null ? 2 : movesBetween(side(a), side(b)));
+/**
+ * Plates of one side taken off and put on between two loads; null: it cannot be worked out.
+ * @param fromKg null: the empty bar
+ */
+export function plateChange(
+  kit: BarKit,
+  fromKg: number | null,
+  toKg: number | null,
+): { off: number[]; on: number[] } | null {
+  const side = (kg: number | null) =>
+    kg === null ? [] : (loadFor(kit, inBarUnit(kg, kit)).below?.side ?? []);
+  try {
+    return changeBetween(side(fromKg), side(toKg));
+  } catch (error) {
+    // Plates of too many odd masses.
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
 }
+
+/** Without a bar of which anything is known another load is two plates (assumption). */
+const UNKNOWN_MOVES = 2;
+
+/** By the plates of a bar. */
+export const platesOf =
+  (kit: BarKit | null): PlateMoves =>
+  (a, b) => {
+    const change = kit && plateChange(kit, a, b);
+    return change ? change.off.length + change.on.length : UNKNOWN_MOVES;
+  };
 
 /** What a rack stands at for its group, and with what it begins and ends. */
 export interface Standing {
@@ -38,8 +52,8 @@ export interface Standing {
 }
 
 /** The notch in the middle of a group’s own; light comes before heavy. */
-export function standingOf(p: Prepared, s: Shared): Standing {
-  const options = s.doing.map((d) => optionOf(p, d));
+export function standingOf(of: { hour: Hour }, s: Shared): Standing {
+  const options = s.doing.map((d) => optionOf(of, d));
   const notches = options.flatMap((o) => (o.notch === null ? [] : [o.notch]));
   const loads = options.flatMap((o) => (o.loadKg === null ? [] : [o.loadKg])).sort((a, b) => a - b);
   return {
@@ -134,12 +148,7 @@ export function fewestMoves(
     const asItIs = order.every((n, i) => n === i);
     if (!asItIs && pointsOf(p, rounds) > plan.points) continue;
     // Somebody who comes late is not put before their time.
-    if (
-      !asItIs &&
-      rounds.some((r, i) =>
-        [...r.shared.flatMap((s) => s.doing), ...r.floor].some((d) => (p.from[p.person[d.piece]!] ?? 0) > i),
-      )
-    )
+    if (!asItIs && rounds.some((r, i) => everyDoing(r).some((d) => (p.from[p.person[d.piece]!] ?? 0) > i)))
       continue;
     const ways = kinds.map((kind) => ({ kind, ...numbered(p, rounds, kind, cached) }));
     const moves = ways.reduce((sum, w) => sum + w.moves, 0);

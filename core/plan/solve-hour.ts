@@ -5,7 +5,7 @@ import { planFrom, prepared, watchedIn } from './fits.ts';
 import type { Prepared } from './fits.ts';
 import { POINTS, ROUNDS, roundTimes } from './hour.ts';
 import type { Hour, HourPlan } from './hour.ts';
-import { layOut } from './layout.ts';
+import { layOut, unseenIn } from './layout.ts';
 import type { Watcher } from './layout.ts';
 import { emptyRounds, greedyPlan, improved } from './search.ts';
 import type { Progress } from './search.ts';
@@ -105,14 +105,6 @@ export function exactly(p: Prepared, at: SolvedHour, solve: Solve, timeS: number
 /** Shares of the time for watching that are tried where the usual one leaves sets unseen (judgement). */
 const SHARES = [0.65, 0.5, 0.35] as const;
 
-/** Pieces that want to be watched and are not, when every round is laid out set by set. */
-export const unseenPieces = (hour: Hour, plan: HourPlan, watchers: readonly Watcher[]): number[] =>
-  plan.rounds.flatMap((r) =>
-    layOut(hour, r, plan.times.lengthS, watchers).stints.flatMap((s) =>
-      s.sets.some((x) => x.wanted && x.seenBy === null) ? [s.piece] : [],
-    ),
-  );
-
 /**
  * Totals of time say less than moments: where a plan, laid out, leaves sets unseen, it is spread over more of the time
  * that there is, as long as what is seen by it weighs more than what it costs.
@@ -127,7 +119,8 @@ export function betterSeen(
   const p = prepared(hour, solved.plan.times, solved.rounds);
   const weight = (plan: HourPlan) => {
     const known = new Set(plan.rounds.flatMap((r) => watchedIn(p, r).unseen));
-    const more = unseenPieces(hour, plan, watchers).filter((j) => !known.has(j)).length;
+    const laid = plan.rounds.map((r) => layOut(hour, r, plan.times.lengthS, watchers));
+    const more = unseenIn(laid).filter(({ piece }) => !known.has(piece)).length;
     return plan.points + POINTS.unseen * more;
   };
   let best = { plan: solved.plan, weight: weight(solved.plan) };

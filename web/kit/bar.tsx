@@ -1,5 +1,13 @@
 import { useMemo, useState } from 'react';
-import { barsOf, changeBetween, loadFor, rampOver, shareBar, warmUpLoads } from '../../core/kit/index.ts';
+import {
+  barsOf,
+  changeBetween,
+  inBarUnit,
+  loadFor,
+  rampOver,
+  shareBar,
+  warmUpLoads,
+} from '../../core/kit/index.ts';
 import type { BarKit, OwnBar, Sharing } from '../../core/kit/index.ts';
 import { kgOf, notThere } from '../../core/terms/index.ts';
 import type { Colour, Piece } from '../../core/terms/index.ts';
@@ -15,7 +23,6 @@ export interface OnBar {
   sets: number;
 }
 
-const inKit = (kg: number, kit: BarKit) => Math.round((1000 * kg) / kgOf(1, kit.unit));
 const inKg = (thousandths: number, kit: BarKit) => kgOf(thousandths / 1000, kit.unit);
 const plateWords = (side: readonly number[]) => side.map((m) => tidy(m / 1000, 3)).join(' + ');
 
@@ -23,7 +30,7 @@ const plateWords = (side: readonly number[]) => side.map((m) => tidy(m / 1000, 3
 function bestBar(bars: readonly OwnBar[], loadKg: number): OwnBar | null {
   const rated = bars.flatMap((bar) => {
     try {
-      const { below, exact } = loadFor(bar.kit, inKit(loadKg, bar.kit));
+      const { below, exact } = loadFor(bar.kit, inBarUnit(loadKg, bar.kit));
       return below
         ? [{ bar, exact, lacks: loadKg - inKg(below.totalT, bar.kit), plates: below.side.length }]
         : [];
@@ -102,7 +109,7 @@ function coloursOf(pieces: readonly Piece[], kit: BarKit): Colours {
   return new Map(
     pieces.flatMap((p) =>
       p.form === 'plates' && p.colour && p.sizes.mass
-        ? [[inKit(kgOf(p.sizes.mass, p.unit), kit), p.colour] as const]
+        ? [[inBarUnit(kgOf(p.sizes.mass, p.unit), kit), p.colour] as const]
         : [],
     ),
   );
@@ -120,7 +127,7 @@ function LoadOnBar({
   onTake?: ((kg: number) => void) | undefined;
 }) {
   const units = useUnits();
-  const { below, exact, aboveT } = loadFor(kit, inKit(loadKg, kit));
+  const { below, exact, aboveT } = loadFor(kit, inBarUnit(loadKg, kit));
   const kg = (thousandths: number) => mass(inKg(thousandths, kit), units.mass);
   return (
     <>
@@ -225,7 +232,7 @@ const changeWords = (from: readonly number[], to: readonly number[]): string => 
 
 function RampUp({ kit, loadKg }: { kit: BarKit; loadKg: number }) {
   const units = useUnits();
-  const { below } = loadFor(kit, inKit(loadKg, kit));
+  const { below } = loadFor(kit, inBarUnit(loadKg, kit));
   if (!below) return <p className="text-soft">Begin with the lightest bar there is.</p>;
   const warm = warmUpLoads(kit, below.totalT);
   const ramp = rampOver(kit, [...warm.map((w) => w.totalT), below.totalT]);
@@ -261,7 +268,7 @@ function ShareBar({ kit, self, others }: { kit: BarKit; self: OnBar; others: rea
     shared = shareBar(
       kit,
       people.map((p) => {
-        const { below } = loadFor(kit, inKit(p.loadKg, kit));
+        const { below } = loadFor(kit, inBarUnit(p.loadKg, kit));
         return {
           id: p.id,
           loadsT: Array<number>(Math.min(6, Math.max(1, p.sets))).fill(below?.totalT ?? kit.barT),
