@@ -53,6 +53,7 @@ export interface StoredHour extends HourRow {
   edit: number;
   /** Pieces that nobody does now: what stops or bars them came after the plan. */
   notNow: string[];
+  bar: BarKit | null;
   body: HourBody;
 }
 

@@ -3,10 +3,12 @@ import { insteadOf } from '../demand/index.ts';
 import { leastOf } from '../dose/index.ts';
 import { MOST_AT_HOME_KG, equalsAmong, equipmentAtHome, fitOf, homeLoad } from '../kit/index.ts';
 import type { HomeLoad, HomeThing } from '../kit/index.ts';
-import { barring, factsOf, isInForce } from '../ladder/index.ts';
+import { barring, factsOf, isInForce, nextSet, planAt, targetAt } from '../ladder/index.ts';
 import type { Restriction, Target } from '../ladder/index.ts';
 import { needsOf } from '../library/index.ts';
 import type { ResolvedVariation, ShelfInForce, Variation } from '../library/index.ts';
+import type { LoggedSet } from '../log/index.ts';
+import { sideWorkOf } from '../terms/index.ts';
 import type { IsoDate } from '../terms/index.ts';
 import type { TodayLine } from './line.ts';
 import { readingOfVariation } from './readings.ts';
@@ -47,10 +49,7 @@ export function atHome(
   const readOf = (v: Variation) => readingOfVariation(inForce, v, person);
   const barred = (v: Variation) => barring(bars, factsOf(readOf(v))).length > 0;
   const fit = (v: Variation) => fitOf(needsOf(v), (e) => there.get(e) ?? 0, equals);
-  // A pair of bells is two bags.
-  const pairs = (v: Variation) => factsOf(readOf(v)).weights === 2 && needsOf(v).all.includes('kettlebells');
-  const fits = (v: Variation) =>
-    fit(v).missing.length === 0 && !(pairs(v) && (there.get('kettlebells') ?? 0) < 2);
+  const fits = (v: Variation) => fit(v).missing.length === 0;
   const made = (v: Variation, how: AtHome['how']): AtHome => {
     const read = readOf(v);
     const { weights } = factsOf(read);
@@ -113,14 +112,36 @@ const mostInBag = (kg: number): HomeLoad | null => homeLoad(kg, 1) ?? homeLoad(M
 /** What a movement asks by itself, in as many sets as the line has. */
 function doseOf(v: Variation, target: Target): Target {
   const dose = v.dose.find((d) => d.role !== 'prepare') ?? v.dose[0];
-  const least = dose ? leastOf(dose) : { sets: 1, reps: 8 };
+  return targetAt(
+    {
+      ...(dose ? leastOf(dose) : { reps: 8 }),
+      sets: target.sets,
+      restS: dose?.restS ?? target.restS,
+    },
+    [],
+  );
+}
+
+/** The line with what is done at home in its place; what is set and how it grows is of the hall. */
+export function lineAtHome(
+  line: TodayLine,
+  home: AtHome,
+  done: readonly LoggedSet[],
+  date: IsoDate,
+): TodayLine {
+  if (home.how === 'the same') return line;
+  const { source } = home.read;
+  const facts = factsOf(home.read);
   return {
-    sets: target.sets,
-    restS: dose?.restS ?? target.restS,
-    loweringS: null,
-    aidsDropped: [],
-    ...(least.reps === undefined ? {} : { reps: least.reps }),
-    ...(least.holdS === undefined ? {} : { holdS: least.holdS }),
-    ...(least.rounds === undefined ? {} : { rounds: least.rounds }),
+    ...line,
+    variation: home.variation,
+    variationName: source.name,
+    oneSided: facts.oneSided,
+    sides: sideWorkOf(source),
+    countedIn: facts.countedIn,
+    target: home.target,
+    next: nextSet(done, facts, planAt(home.target), date),
+    cues: home.read.cues.slice(0, 3).map(({ slug, text, plain }) => ({ slug, text, plain, record: null })),
+    ifItGoesWrong: home.read.lines.ifItGoesWrong,
   };
 }

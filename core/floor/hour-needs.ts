@@ -1,14 +1,15 @@
 import { timesDone, workTimeS } from '../dose/index.ts';
 import { fitCard, equalsAmong } from '../kit/index.ts';
 import type { FitCard, RunBody } from '../kit/index.ts';
-import { barring, factsOf, isInForce } from '../ladder/index.ts';
+import { barring, factsOf, isInForce, tempoAt } from '../ladder/index.ts';
 import type { Restriction, Target } from '../ladder/index.ts';
 import { needsOf } from '../library/index.ts';
-import type { ResolvedVariation, Shelf, ShelfInForce } from '../library/index.ts';
+import type { ResolvedVariation, Shelf, ShelfInForce, Variation } from '../library/index.ts';
 import { dayOf } from '../log/index.ts';
 import type { LoggedSet } from '../log/index.ts';
 import type { PlaceForm, PlaceKind, WorkOption, WorkPiece } from '../plan/index.ts';
-import type { IsoDate, SettingUsed, SideWork } from '../terms/index.ts';
+import { kgOf } from '../terms/index.ts';
+import type { IsoDate, Piece, SettingUsed, SideWork } from '../terms/index.ts';
 import type { TodayLine } from './line.ts';
 import { readingOfVariation } from './readings.ts';
 
@@ -102,8 +103,8 @@ export function placesOfHall({ shelf }: ShelfInForce): HallPlaces {
   return { places: places.filter((p) => p.count > 0), pools };
 }
 
-const massKg = (p: { unit: 'kg' | 'lb'; sizes: { mass?: number } }) =>
-  Math.round((p.unit === 'kg' ? 1 : 0.45359237) * (p.sizes.mass ?? 0) * 1000) / 1000;
+const massKg = ({ unit, sizes }: Pick<Piece, 'unit' | 'sizes'>) =>
+  Math.round(1000 * kgOf(sizes.mass ?? 0, unit)) / 1000;
 
 /** Somebody whose work of the day is put together. */
 export interface NeedsOf {
@@ -203,6 +204,43 @@ function setsLeft({ variation, oneSided, target }: TodayLine, done: readonly Log
   return Math.max(0, target.sets - sets);
 }
 
+/** Seconds of one set of a target, both sides. */
+const setS = (v: Variation, target: Target): number =>
+  Math.max(1, Math.round(workTimeS({ ...target, sets: 1 }, tempoAt(v.tempo, target), timesDone(v))));
+
+/** What may be done instead of a piece of work, besides what may be done anyhow. */
+export const moreOptions = ({ options, instead }: Pick<NeededPiece, 'options' | 'instead'>): WorkOption[] =>
+  instead.filter((o) => !options.some((x) => x.variation === o.variation && x.at === o.at));
+
+/** What is left of a line as a piece of work that needs nothing of the hall; no sets: it is done. */
+export function alonePiece(
+  personId: string,
+  line: TodayLine,
+  v: Variation,
+  done: readonly LoggedSet[],
+): WorkPiece {
+  const { target } = line;
+  return {
+    id: `${personId} ${line.ladder}`,
+    person: personId,
+    name: v.name,
+    priority: 1,
+    heavy: false,
+    watched: 0,
+    mustWatch: false,
+    options: [
+      {
+        ...FLOOR,
+        variation: v.slug,
+        name: v.name,
+        sets: setsLeft(line, done),
+        workS: setS(v, target),
+        restS: target.restS,
+      },
+    ],
+  };
+}
+
 const MOST_WAYS = 4;
 
 /** A variation at each kind of place at which it can be done with what the hall has; none: it cannot. */
@@ -222,16 +260,7 @@ function optionsFor(
   const sameLoad = main || v.loadKind === line.loadKind;
   const oneKg = sameLoad ? (line.next?.loadKg ?? line.target.loadKg ?? null) : null;
   const loadKg = oneKg === null ? null : oneKg * facts.weights;
-  const { loweringS } = line.target;
-  const tempo = loweringS === null ? v.tempo : { ...v.tempo, loweringS };
-  const { reps, holdS, rounds, restS } = line.target;
-  const amount = {
-    sets: 1,
-    ...(reps === undefined ? {} : { reps }),
-    ...(holdS === undefined ? {} : { holdS }),
-    ...(rounds === undefined ? {} : { rounds }),
-  };
-  const workS = Math.max(1, Math.round(workTimeS(amount, tempo, timesDone(v))));
+  const workS = setS(v, line.target);
   const as = placeForms(shelf);
   const card = of.body && v.measures?.length ? fitCard(read, shelf, { ...of.body, loadKg: oneKg }) : null;
   const hands = v.support === 'hands of a coach' || v.aids?.includes("coach's hands") === true;
@@ -248,7 +277,7 @@ function optionsFor(
         at,
         sets,
         workS,
-        restS,
+        restS: line.target.restS,
         loadKg,
         notch: at === null ? null : notchOf(card, at),
         heightM: at === null ? null : ownHeight(card, at, shelf),
@@ -302,7 +331,8 @@ function poolFor(
   const own = shelf.piecesOf(equipment);
   if (own.length === 0) return [];
   if (!own.some((p) => p.form === 'weight')) return [{ id: equipment, count }];
-  // Nobody knows yet which of them: none is short.
-  if (kg === null || !own.some((p) => massKg(p) === kg)) return [];
-  return [{ id: poolOf(equipment, kg), count: Math.max(count, weights) }];
+  const of = own.filter((p) => kg !== null && massKg(p) === kg).reduce((n, p) => n + p.count, 0);
+  const needed = Math.max(count, weights);
+  // Nobody knows yet which of them they will take, or it is made up otherwise: none is short.
+  return of < needed ? [] : [{ id: poolOf(equipment, kg), count: needed }];
 }

@@ -63,7 +63,7 @@ export {
   stopsNow,
 } from './stop.ts';
 export type { Clearance, Reach, Stop, ToldBy } from './stop.ts';
-export { bridgeOf, takenWaySentence, targetAt } from './target.ts';
+export { bridgeOf, takenWaySentence, targetAt, tempoAt } from './target.ts';
 export type { TakenWay, Target } from './target.ts';
 export {
   CUE_OUTCOMES,

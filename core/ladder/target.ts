@@ -1,5 +1,5 @@
 import type { Aid, LoadKind } from '../terms/index.ts';
-import type { LevelDose, WayOn } from '../library/index.ts';
+import type { LevelDose, Tempo, WayOn } from '../library/index.ts';
 import type { VariationFacts } from '../log/index.ts';
 import { aidWords } from '../terms/index.ts';
 import { plural } from '../criterion/index.ts';
@@ -40,6 +40,10 @@ export function targetAt(dose: LevelDose, taken: readonly TakenWay[]): Target {
   }
   return target;
 }
+
+/** The tempo of a movement as a target asks for it. */
+export const tempoAt = (tempo: Tempo, { loweringS }: Pick<Target, 'loweringS'>): Tempo =>
+  loweringS === null ? tempo : { ...tempo, loweringS };
 
 /** What a target is counted in, and how many of it. */
 export function amountAsked(t: LevelDose): { of: 'reps' | 'holdS' | 'rounds'; amount: number } | null {

@@ -121,8 +121,8 @@ function inRun(
     let q = low;
     while (q < b && x[q + 1]! >= near) q++;
     // A run that begins or ends in the middle of one does not show the whole of it.
-    const whole =
-      x[0]! < near || a > 0 ? b < x.length - 1 || x[b]! <= level(behind) + LEVELS.off * depth : false;
+    const ends = b < x.length - 1 || x[b]! <= level(behind) + LEVELS.off * depth;
+    const whole = ends && (a > 0 || x[0]! < near);
     if (whole && depth >= leastRange && (stop - start) / rate >= SHORTEST_S)
       reps.push({
         fromS: at(start),

@@ -1,25 +1,22 @@
-import { timesDone, workTimeS } from '../../core/dose/index.ts';
 import {
+  alonePiece,
   atHome,
   doorFor,
   ledWarmUp,
+  lineAtHome,
   lineOf,
   neededBy,
   placesOfHall,
   readingOfVariation,
   variationsNow,
 } from '../../core/floor/index.ts';
-import type { AtHome, TodayLine } from '../../core/floor/index.ts';
 import type { HomeThing } from '../../core/kit/index.ts';
-import { ENDING_PAIN_ALONE, factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
-import type { LoggedSet } from '../../core/log/index.ts';
-import type { WorkPiece } from '../../core/plan/index.ts';
-import type { Variation } from '../../core/library/index.ts';
+import { ENDING_PAIN_ALONE, tempoAt } from '../../core/ladder/index.ts';
 import { randomUUID } from 'node:crypto';
 import type { Context as Wire } from 'hono';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { laddersOf } from '../../core/library/index.ts';
-import { daysAfter, sideWorkOf } from '../../core/terms/index.ts';
+import { daysAfter } from '../../core/terms/index.ts';
 import { takesLoad } from '../../core/sheets/index.ts';
 import type { Query } from '../../contract/endpoints.ts';
 import type { SetRequest, SetResult } from '../../contract/log.ts';
@@ -155,61 +152,6 @@ const ownLogger = (name: string): Logger => ({
   own: true,
 });
 
-/** The line with another movement in its place. */
-function doneAs(line: TodayLine, home: AtHome, done: readonly LoggedSet[], date: string): TodayLine {
-  const { source } = home.read;
-  const facts = factsOf(home.read);
-  const plan = planAt(home.target);
-  return {
-    ...line,
-    variation: home.variation,
-    variationName: source.name,
-    oneSided: facts.oneSided,
-    sides: sideWorkOf(source),
-    countedIn: facts.countedIn,
-    target: home.target,
-    next: nextSet(done, facts, plan, date),
-    cues: home.read.cues.slice(0, 3).map(({ slug, text, plain }) => ({ slug, text, plain, record: null })),
-    ifItGoesWrong: home.read.lines.ifItGoesWrong,
-  };
-}
-
-/** What is left of a line as a piece of work on the floor at home. */
-function alonePiece(person: string, ladder: string, line: TodayLine, v: Variation): WorkPiece {
-  const { target, next } = line;
-  const amount = {
-    sets: 1,
-    ...(target.reps === undefined ? {} : { reps: target.reps }),
-    ...(target.holdS === undefined ? {} : { holdS: target.holdS }),
-    ...(target.rounds === undefined ? {} : { rounds: target.rounds }),
-  };
-  const left = next ? (next.done ? 0 : next.of - next.number + 1) : target.sets;
-  return {
-    id: `${person} ${ladder}`,
-    person,
-    name: line.variationName ?? '',
-    priority: 1,
-    heavy: false,
-    watched: 0,
-    mustWatch: false,
-    options: [
-      {
-        variation: v.slug,
-        name: v.name,
-        at: null,
-        sets: Math.max(1, left),
-        workS: Math.max(1, Math.round(workTimeS(amount, v.tempo, timesDone(v)))),
-        restS: target.restS,
-        loadKg: null,
-        notch: null,
-        heightM: null,
-        pools: [],
-        hands: false,
-      },
-    ],
-  };
-}
-
 /**
  * What the holder does today, and what they have written down for the day; with what is at home, where they say what
  * that is.
@@ -250,7 +192,7 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
       notLed.push({ ladderName, why: 'nothing for it here' });
       return [];
     }
-    const as = home && home.how !== 'the same' ? doneAs(line, home, done, date) : line;
+    const as = home ? lineAtHome(line, home, done, date) : line;
     const v = shelf.get('variation', as.variation ?? '');
     if (!v || as.variation === null) return [];
     const read = home?.read ?? readingOfVariation(inForce, v, { stage: line.stage, answers: own.answers });
@@ -289,9 +231,9 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
         loadKind: v.loadKind,
         takesLoad: takesLoad(v),
         mechanics: read.mechanics,
-        tempo: target.loweringS === null ? v.tempo : { ...v.tempo, loweringS: target.loweringS },
+        tempo: tempoAt(v.tempo, target),
         home: home && { how: home.how, with: home.with, load: home.load, loadKg: home.loadKg },
-        piece: needed ?? alonePiece(person.id, ladder.slug, as, v),
+        piece: needed ?? alonePiece(person.id, as, v, done),
         form: (at === null ? undefined : places.get(at)) ?? 'floor',
       },
     ];

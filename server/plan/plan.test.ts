@@ -113,6 +113,15 @@ describe('the hours of the demo hall', () => {
     }
   });
 
+  it('keeps nobody’s work at a place where it cannot be done', async () => {
+    const ids = people.filter((p) => p.squadId === today.squads[0]!.id).map((p) => p.id);
+    const request = requestOf(await head.get(`/api/plan/needs?people=${ids.join(',')}`), ids);
+    const round = request.plan.rounds.find((r) => r.floor.length > 0)!;
+    round.shared.push({ kind: 0, number: 9, heightM: null, doing: [round.floor.pop()!] });
+    const { status, detail } = await head.refused('PUT', `/api/plan/hours/${randomUUID()}`, request);
+    expect([status, detail]).toEqual([422, expect.stringContaining('cannot be done')]);
+  });
+
   it('leads everybody through a warm-up of ten minutes at most, and names what is barred', async () => {
     const all: WarmUps['people'] = [];
     for (let i = 0; i < people.length; i += 20) {
@@ -177,6 +186,9 @@ describe('whose an hour is', () => {
     const wrong = structuredClone(request);
     wrong.plan.rounds[0]!.floor.push({ piece: 90, option: 0 });
     expect((await hall.as('coach').refused('PUT', `/api/plan/hours/${id}`, wrong)).status).toBe(422);
+    const gone = { ...request, places: [{ id: 'sold', count: 1, most: 1, heightsM: [] }, ...request.places] };
+    const { status, detail } = await hall.as('coach').refused('PUT', `/api/plan/hours/${id}`, gone);
+    expect([status, detail]).toEqual([409, expect.stringContaining('sold')]);
     expect(
       (
         await hall

@@ -1,14 +1,15 @@
 import { eq, inArray, lt, sql } from 'drizzle-orm';
 import type { HourBody, HourRequest, HourRow, StoredHour } from '../../contract/plan.ts';
-import { placesOfHall } from '../../core/floor/index.ts';
+import { moreOptions, placesOfHall } from '../../core/floor/index.ts';
 import type { NeededPiece } from '../../core/floor/index.ts';
+import type { Doing, PlaceKind } from '../../core/plan/index.ts';
 import { daysAfter } from '../../core/terms/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context, Mine } from '../endpoint.ts';
 import { Refusal } from '../refusal.ts';
 import { todayOf } from '../log/index.ts';
-import { piecesOf } from './needs.ts';
+import { barOf, piecesOf } from './needs.ts';
 
 const { hourPerson, hourPlan } = schema;
 
@@ -84,6 +85,7 @@ export async function hourOf(c: Context & Mine, id: string): Promise<StoredHour>
     date: row.date,
     edit: row.edit,
     notNow: stopped,
+    bar: barOf(c),
     body: row.body,
   };
 }
@@ -119,7 +121,7 @@ export async function putHour(c: Context & Mine, id: string, request: HourReques
   } else if ((await db.$count(hourPlan, eq(hourPlan.date, today))) >= MOST_A_DAY) {
     throw new Refusal(422, `There are ${MOST_A_DAY} hours on this day already. Nothing was kept.`);
   }
-  const body = await bodyOf(c, request, known?.body.hour.pieces ?? []);
+  const body = await bodyOf(c, request, known?.body.hour);
   const row = {
     name: request.name,
     startedAt: request.startedAt,
@@ -138,9 +140,13 @@ export async function putHour(c: Context & Mine, id: string, request: HourReques
 }
 
 /** The pieces by their ids, and a plan that speaks of nothing that is not there. */
-async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly NeededPiece[]): Promise<HourBody> {
+async function bodyOf(
+  c: Context & Mine,
+  r: HourRequest,
+  before: HourBody['hour'] | undefined,
+): Promise<HourBody> {
   const ids = new Set(r.people.map((p) => p.id));
-  const known = new Map(before.map((p) => [p.id, p]));
+  const known = new Map((before?.pieces ?? []).map((p) => [p.id, p]));
   const missing = r.pieces.filter((p) => !known.has(p.id));
   if (missing.length > 0)
     for (const p of await piecesOf(
@@ -157,22 +163,25 @@ async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly Needed
       );
     const { wish: _before, ...rest } = piece;
     const { id: _id, wish, insteadToo, ...own } = said;
-    const more = insteadToo
-      ? piece.instead.filter((o) => !piece.options.some((x) => x.variation === o.variation && x.at === o.at))
-      : [];
+    const more = insteadToo ? moreOptions(piece) : [];
     return { ...rest, ...own, options: [...piece.options, ...more], ...(wish ? { wish } : {}) };
+  });
+  const hall = placesOfHall(c.inForce);
+  // What the hour was planned with stays its own, whatever is put away meanwhile.
+  const kinds = new Map([...hall.places, ...(before?.places ?? [])].map((k) => [k.id, k]));
+  const places = r.places.map((p): PlaceKind => {
+    const kind = kinds.get(p.id);
+    if (!kind)
+      throw new Refusal(409, `${p.id} is not in the kit room any more. Nothing was kept: plan it again.`);
+    return { ...kind, ...p };
   });
   const wrong = planProblem(r, pieces);
   if (wrong) throw new Refusal(422, `plan: ${wrong} Nothing was kept.`);
-  const hall = placesOfHall(c.inForce);
   return {
     hour: {
       people: r.people,
       pieces,
-      places: r.places.flatMap((p) => {
-        const kind = hall.places.find((k) => k.id === p.id);
-        return kind ? [{ ...kind, ...p }] : [];
-      }),
+      places,
       floorPlaces: r.floorPlaces,
       pools: hall.pools,
       totalS: r.totalS,
@@ -190,15 +199,21 @@ async function bodyOf(c: Context & Mine, r: HourRequest, before: readonly Needed
 
 function planProblem({ plan, places, spans }: HourRequest, pieces: readonly NeededPiece[]): string | null {
   if (spans.length !== plan.rounds.length) return 'each round needs its time.';
+  if (plan.rounds.some((r) => r.shared.some((s) => !places[s.kind])))
+    return 'it names a place that is not there.';
   const seen = new Set<number>();
+  const at = (list: readonly Doing[], id: string | null) => list.map((d) => ({ ...d, at: id }));
   for (const round of plan.rounds)
-    for (const d of [...round.floor, ...round.shared.flatMap((s) => s.doing)]) {
-      if (!pieces[d.piece]?.options[d.option]) return 'it names work that is not there.';
+    for (const d of [
+      ...at(round.floor, null),
+      ...round.shared.flatMap((s) => at(s.doing, places[s.kind]!.id)),
+    ]) {
+      const option = pieces[d.piece]?.options[d.option];
+      if (!option) return 'it names work that is not there.';
+      if (option.at !== d.at) return 'it has work at a place where it cannot be done.';
       if (seen.has(d.piece)) return 'it has one piece twice.';
       seen.add(d.piece);
     }
-  if (plan.rounds.some((r) => r.shared.some((s) => !places[s.kind])))
-    return 'it names a place that is not there.';
   if (plan.dropped.some((j) => !pieces[j] || seen.has(j))) return 'it leaves out what it also does.';
   return null;
 }

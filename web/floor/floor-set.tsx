@@ -26,6 +26,7 @@ import type { TodayPerson } from '../../contract/session.ts';
 import { INTERVAL, restFollows } from '../../core/dose/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import type { Side } from '../../core/terms/index.ts';
+import { tempoAt } from '../../core/ladder/index.ts';
 import type { NextSet } from '../../core/ladder/index.ts';
 import { daysBetween, sidesApart, unevenSettings } from '../../core/terms/index.ts';
 import type { Seen } from '../../core/fault/index.ts';
@@ -131,7 +132,7 @@ export function FloorSet(p: Props) {
         <ClockPanel
           personId={person.personId}
           label={`${p.name}, ${variation.source.shortName}`}
-          tempo={line.target.loweringS === null ? tempo : { ...tempo, loweringS: line.target.loweringS }}
+          tempo={tempoAt(tempo, line.target)}
           risesFirst={range?.workingIs === 'top'}
           side={set.side}
           oneSided={sidesApart(variation.source)}
