@@ -209,6 +209,8 @@ export interface OwnDay {
     home: Pick<AtHome, 'how' | 'with' | 'load' | 'loadKg'> | null;
     /** For the order and the times of a session alone. */
     piece: WorkPiece;
+    /** One side of the set at hand is done. */
+    halfDone: boolean;
     form: PlaceForm | 'floor';
   })[];
   /** Lines of which nothing is led: barred for now, or not to be done with what is there. */

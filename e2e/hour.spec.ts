@@ -1,3 +1,4 @@
+import { requestOf } from '../web/plan/request.ts';
 import type { Page } from '@playwright/test';
 import type { StoredHour } from '../contract/plan.ts';
 import type { Today } from '../contract/session.ts';
@@ -7,40 +8,12 @@ import { another, expect, idOf, signIn, stranger, test } from './hall.ts';
 async function beganAgo(page: Page, address: string, id: string, seconds: number): Promise<void> {
   const at = `/api/plan/hours/${id}`;
   const hour = (await (await page.request.get(at)).json()) as StoredHour;
-  const { hour: h, plan, spans, watchers, bound, gone } = hour.body;
   const answer = await page.request.put(at, {
     headers: { origin: address },
-    data: {
-      edit: hour.edit,
-      name: hour.name,
+    data: requestOf(hour, {
       startedAt: new Date(Date.parse(hour.at) - 1000 * seconds).toISOString(),
       endedAt: null,
-      people: h.people,
-      pieces: h.pieces.map(({ id: piece, priority, watched, mustWatch, heavy }) => ({
-        id: piece,
-        priority,
-        watched,
-        mustWatch,
-        heavy,
-      })),
-      places: h.places.map(({ id: kind, count, most, heightsM, numbers }) => ({
-        id: kind,
-        count,
-        most,
-        heightsM,
-        ...(numbers ? { numbers } : {}),
-      })),
-      floorPlaces: h.floorPlaces,
-      totalS: h.totalS,
-      warmUpS: h.warmUpS,
-      changeS: h.changeS,
-      share: h.coach.share,
-      watchers,
-      plan,
-      spans,
-      bound,
-      gone,
-    },
+    }),
   });
   expect(answer.ok()).toBe(true);
 }

@@ -1,3 +1,4 @@
+import { otherSide } from '../terms/index.ts';
 import type { Side } from '../terms/index.ts';
 import type { Tempo } from '../library/index.ts';
 
@@ -98,7 +99,7 @@ export function intervalPlan(
   { oneSided, first = 'left' }: { oneSided: boolean; first?: Side },
   { workS, restS, changeAtS }: { workS: number; restS: number; changeAtS: number } = INTERVAL,
 ): ClockPlan {
-  const second: Side = first === 'left' ? 'right' : 'left';
+  const second = otherSide(first);
   return laidOut([
     ready,
     ...Array.from({ length: rounds }, (_, i) => {

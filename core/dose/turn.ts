@@ -1,3 +1,4 @@
+import { otherSide } from '../terms/index.ts';
 import type { Side } from '../terms/index.ts';
 
 /** Somebody in the session, as far as it matters for whose set is next. */
@@ -28,6 +29,6 @@ export function whoIsNext(people: readonly Turn[]): string | null {
  */
 export function restFollows(side: Side | null, doneOf: (side: Side) => number): boolean {
   if (side === null) return true;
-  const other: Side = side === 'left' ? 'right' : 'left';
+  const other = otherSide(side);
   return doneOf(other) > doneOf(side);
 }

@@ -204,6 +204,12 @@ function setsLeft({ variation, oneSided, target }: TodayLine, done: readonly Log
   return Math.max(0, target.sets - sets);
 }
 
+/** One side of the set at hand is done, the other is not. */
+export function isHalfDone({ variation, oneSided }: TodayLine, done: readonly LoggedSet[]): boolean {
+  const day = dayOf(done.filter((s) => s.variation === variation && !s.sideTest));
+  return oneSided && day.of('left').length !== day.of('right').length;
+}
+
 /** Seconds of one set of a target, both sides. */
 const setS = (v: Variation, target: Target): number =>
   Math.max(1, Math.round(workTimeS({ ...target, sets: 1 }, tempoAt(v.tempo, target), timesDone(v))));

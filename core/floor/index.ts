@@ -2,7 +2,7 @@ export { NOT_ASKED, coverDoor, doorFor } from './door.ts';
 export type { Door, Shown } from './door.ts';
 export { judge, revisionsRead } from './judge.ts';
 export type { Floor } from './judge.ts';
-export { alonePiece, moreOptions, neededBy, placesOfHall } from './hour-needs.ts';
+export { alonePiece, isHalfDone, moreOptions, neededBy, placesOfHall } from './hour-needs.ts';
 export type { HallPlaces, NeededPiece, NeedsOf } from './hour-needs.ts';
 export { atHome, lineAtHome } from './at-home.ts';
 export type { AtHome } from './at-home.ts';

@@ -5,7 +5,7 @@ import type { Restriction } from '../ladder/index.ts';
 import type { ShelfInForce, Tempo } from '../library/index.ts';
 import { BARRED, warmUpFor } from '../sheets/index.ts';
 import { sidesApart } from '../terms/index.ts';
-import type { CountedIn, Felt, IsoDate, Joint, PrepareStep } from '../terms/index.ts';
+import type { CountedIn, Felt, IsoDate, Joint, LoadKind, PrepareStep } from '../terms/index.ts';
 import { readingOfVariation } from './readings.ts';
 
 /** A drill as it is led: what is done, what it is for, and where it is felt. */
@@ -19,6 +19,7 @@ export interface LedDrill {
   seconds: number;
   amount: { sets: number; reps?: number; holdS?: number; restS: number };
   countedIn: CountedIn;
+  loadKind: LoadKind;
   tempo: Tempo;
   /** The sides are done one after the other. */
   apart: boolean;
@@ -98,6 +99,7 @@ export function ledWarmUp(inForce: ShelfInForce, of: LedFor, today: IsoDate): Le
           restS: dose?.restS ?? 0,
         },
         countedIn: v.countedIn,
+        loadKind: v.loadKind,
         tempo: v.tempo,
         apart: sidesApart(v),
         cue: read.cues[0]?.text ?? null,

@@ -1,7 +1,7 @@
 import { amountOf, dayOf, weakerSide, bySetOrder, lastAids, lastSettings } from '../log/index.ts';
 import type { Side, IsoDate, SettingUsed } from '../terms/index.ts';
 import type { LoggedSet, VariationFacts } from '../log/index.ts';
-import { isAid } from '../terms/index.ts';
+import { isAid, otherSide } from '../terms/index.ts';
 import type { Plan } from './plan.ts';
 
 /** The set to do next, filled in as far as target and log tell. */
@@ -66,7 +66,7 @@ export function nextSet(
   if (v.oneSided) {
     const weaker = plan?.weaker === undefined ? weakerSide(own, new Map([[v.slug, v]]), date) : plan.weaker;
     const first = weaker?.side ?? 'left';
-    const other: Side = first === 'left' ? 'right' : 'left';
+    const other = otherSide(first);
     const count = (s: Side) => day.of(s).length;
     const asked = (s: Side) => (plan?.extraSide === s ? of + 1 : of);
     // The side with a set more goes on alone when the other is done.

@@ -303,6 +303,23 @@ describe('when something comes between', () => {
       if (p.person === 'p2') expect(whereIs(late, j)?.round ?? 2).toBeGreaterThanOrEqual(2);
     expect(again(1, { lostS: 300 }).whole.times.lengthS).toBeLessThan(plan.times.lengthS);
   });
+
+  it('plans nothing that was stopped, and counts a wish in the rounds that are left', () => {
+    const open = hour.pieces.findIndex((_, j) => (whereIs(plan, j)?.round ?? 0) >= 1);
+    const { id } = hour.pieces[open]!;
+    expect(whereIs(again(1, { not: [id] }).whole, open)).toBeNull();
+    const wished = (round: number): Hour => ({
+      ...hour,
+      pieces: hour.pieces.map((p, j) => (j === open ? { ...p, wish: { round } } : p)),
+    });
+    const wishIn = (round: number, done: number) => {
+      const rest = restOf(wished(round), plan, done, {});
+      return rest.hour.pieces[rest.pieces.indexOf(open)]?.wish;
+    };
+    expect(wishIn(3, 1)).toEqual({ round: 2 });
+    // For a round that is over it has been had or missed.
+    expect(wishIn(0, 1)).toBeUndefined();
+  });
 });
 
 describe('reasons and changes', () => {

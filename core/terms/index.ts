@@ -29,6 +29,7 @@ export {
   SEVERITIES,
   SEVERITY_WORDS,
   SIDES,
+  otherSide,
   SIDE_ORDERS,
   SIGNERS,
   STAGES,

@@ -99,6 +99,38 @@ describe('the demo hall', () => {
     for (let i = 1; i < help.length; i++) expect(help[i]).toBeLessThanOrEqual(help[i - 1]!);
   });
 
+  it('decides the same whether a warm-up is written down or not', () => {
+    let warmed = 0;
+    for (const { who, season } of seasons(2026)) {
+      const days = [...new Set(season.sets.map((s) => s.date))];
+      // The poorest there could be: a repetition of each movement of the day, not watched, before the work.
+      const warmUps = days.flatMap((date) =>
+        [...new Set(season.sets.filter((s) => s.date === date).map((s) => s.variation))].map((slug, i) => ({
+          ...season.sets.find((s) => s.date === date && s.variation === slug)!,
+          id: crypto.randomUUID(),
+          ordinal: -i,
+          role: 'prepare' as const,
+          warmUp: true,
+          watched: false,
+          doneReps: 1,
+          plannedReps: null,
+          faults: [],
+        })),
+      );
+      warmed += warmUps.length;
+      for (const { ladder } of who.on) {
+        const decided = (sets: typeof season.sets) =>
+          judge(
+            { inForce, today: TODAY },
+            inForce.shelf.get('ladder', ladder)!,
+            recordsFrom({ ...season, sets, massKg: who.massKg }),
+          ).decision;
+        expect(decided([...warmUps, ...season.sets])).toEqual(decided(season.sets));
+      }
+    }
+    expect(warmed).toBeGreaterThan(500);
+  });
+
   it('has believable curves: people get better at a level', () => {
     const ida = seasons(2026).find((s) => s.who.name === 'Ida Farrow')!;
     const lifts = ida.season.sets.filter((s) => s.variation === 'floor-lift').map((s) => s.doneReps!);

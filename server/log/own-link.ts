@@ -2,6 +2,7 @@ import {
   alonePiece,
   atHome,
   doorFor,
+  isHalfDone,
   ledWarmUp,
   lineAtHome,
   lineOf,
@@ -234,6 +235,7 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
         tempo: tempoAt(v.tempo, target),
         home: home && { how: home.how, with: home.with, load: home.load, loadKg: home.loadKg },
         piece: needed ?? alonePiece(person.id, as, v, done),
+        halfDone: isHalfDone(as, done),
         form: (at === null ? undefined : places.get(at)) ?? 'floor',
       },
     ];

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { restPlan, stretchAt } from '../../core/dose/index.ts';
+import type { ClockPlan } from '../../core/dose/index.ts';
 import { clocks, elapsedS, readingNow, restLeftS } from './clock-store.ts';
 import { ClockSound } from './sound.ts';
 import { soundMode, useSoundMode } from './sound-mode.ts';
@@ -34,6 +35,17 @@ export function callOut(words: string): void {
     return;
   }
   if (context) new ClockSound(context).play(ROUND_CALL, 0);
+}
+
+/** Sounds a plan that runs outside the clocks: a drill that is led. @param startedAt wall clock, ms; null: silent */
+export function usePlanSound(plan: ClockPlan, startedAt: number | null): void {
+  const mode = useSoundMode();
+  useEffect(() => {
+    if (startedAt === null || mode === 'mute' || !context) return;
+    const player = new ClockSound(context);
+    player.play(plan, (Date.now() - startedAt) / 1000);
+    return () => player.silence();
+  }, [plan, startedAt, mode]);
 }
 
 /** Counted in, a tone at the change, and a long one. */

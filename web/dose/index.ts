@@ -1,4 +1,4 @@
-export { callOut, ClockKeeper, wakeAudio } from './clock-keeper.tsx';
+export { callOut, ClockKeeper, usePlanSound, wakeAudio } from './clock-keeper.tsx';
 export { ClockPanel } from './clock-panel.tsx';
 export type { Ran } from './clock-panel.tsx';
 export { clocks, elapsedS, restLeftS } from './clock-store.ts';

@@ -133,7 +133,7 @@ export function DeskPage() {
                         personId: person.id,
                         date: hall.today,
                         ordinal: Math.max(0, ...(mine?.sets ?? []).map((s) => s.ordinal)) + 1,
-                        resolved,
+                        source: resolved.source,
                         revision,
                         target: line?.target ?? null,
                       },

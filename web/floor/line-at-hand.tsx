@@ -69,7 +69,7 @@ export function LineAtHand({
           personId: p.personId,
           date,
           ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
-          resolved,
+          source: resolved.source,
           revision,
           target: line.target,
         },

@@ -28,6 +28,7 @@ const T = {
     'A part of the hour. In it one to three people share a place and go in turns; then all change.',
   ],
   place: ['Place', 'A rack, bench, box or machine. What needs none of them is done on the floor.'],
+  wall: ['Wall', 'The plan of an hour as it hangs there: rounds across, places down, who is in them.'],
   points: [
     'Points',
     'What the planner weighs a plan by: about a minute of one person waiting each. Fewer is better.',
@@ -72,8 +73,8 @@ const T = {
 
 /** The words of each screen, by how its address begins; the first that fits. */
 const OF_SCREEN: readonly [address: string, words: readonly (keyof typeof T)[]][] = [
-  ['/floor/plan', ['round', 'place', 'points', 'watched', 'equal', 'instead', 'trials', 'chain']],
-  ['/floor/hours', ['round', 'place', 'watched', 'stop']],
+  ['/floor/plan', ['round', 'place', 'wall', 'points', 'watched', 'equal', 'instead', 'trials', 'chain']],
+  ['/floor/hours', ['round', 'place', 'wall', 'watched', 'stop']],
   ['/floor', ['watched', 'clean', 'effort', 'sideTest', 'grow', 'instead', 'stop', 'cover']],
   ['/faults', ['fault', 'sign', 'cue', 'chain', 'instead', 'watched']],
   ['/overview', ['decision', 'level', 'stop', 'restriction', 'looksAfter', 'watched']],

@@ -19,4 +19,4 @@ export { Amounts, hasAids, MoreOfSet, OtherForm, SettingsOfSet, SideOfSet } from
 export { Uneven } from './settings-picker.tsx';
 export { PainPlace } from './pain-place.tsx';
 export { useSheetsOf } from './use-sheets.ts';
-export { setSummary, targetWords, usedLine } from './words.ts';
+export { setSummary, targetWords, workWords, usedLine } from './words.ts';

@@ -1,9 +1,8 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { setSchema } from '../../contract/log.ts';
-import { resolve } from '../../core/library/index.ts';
 import type { Variation } from '../../core/library/index.ts';
-import { set, shelf, variation } from '../../core/testing/samples.ts';
+import { set, variation } from '../../core/testing/samples.ts';
 import { correctSet, dropSet, keepSet } from './keep-set.ts';
 import { inForm, observedOf } from './observed.ts';
 import type { ShownSet } from './merge.ts';
@@ -23,12 +22,11 @@ const shown = (change: Partial<ShownSet> = {}): ShownSet => ({
   ...change,
 });
 const about = (change: Partial<Variation> = {}, target: { reps?: number } | null = { reps: 12 }) => {
-  const v = variation('squat', change);
   return {
     personId: PERSON,
     date: '2026-11-24',
     ordinal: 2,
-    resolved: resolve(v, shelf(v)),
+    source: variation('squat', change),
     revision: 4,
     target: target as never,
   };

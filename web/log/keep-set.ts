@@ -1,5 +1,5 @@
 import type { SetRequest } from '../../contract/log.ts';
-import type { ResolvedVariation } from '../../core/library/index.ts';
+import type { Variation } from '../../core/library/index.ts';
 import type { Target } from '../../core/ladder/index.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
@@ -10,18 +10,17 @@ interface About {
   personId: string;
   date: string;
   ordinal: number;
-  resolved: ResolvedVariation;
+  source: Pick<Variation, 'slug' | 'countedIn' | 'loadKind'>;
   revision: number;
   target: Target | null;
 }
 
 /** Keeps a new set on this tablet and sends it; gives its id, with which it can be taken back. */
 export function keepSet(
-  { personId, date, ordinal, resolved, revision, target }: About,
+  { personId, date, ordinal, source, revision, target }: About,
   observed: Observed,
 ): string {
   const id = crypto.randomUUID();
-  const { source } = resolved;
   const set: SetRequest = {
     personId,
     date,

@@ -164,7 +164,7 @@ function OnFloor({ personId, on, data }: { personId: string; on: OnLadder; data:
                       personId,
                       date,
                       ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
-                      resolved,
+                      source: resolved.source,
                       revision,
                       target: on.target,
                     },

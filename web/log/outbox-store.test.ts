@@ -176,3 +176,21 @@ describe('the outbox', () => {
     expect(states()).toEqual({});
   });
 });
+
+it('forgets what one person sent long ago, or all of theirs, and nothing of others', async () => {
+  answer = () => received('2026-11-24T10:00:00Z');
+  await put('of another');
+  const own = async (id: string) => {
+    await outbox.run(id, 'own', { method: 'PUT', path: `/api/x/${id}`, body: {}, words: id });
+    await outbox.flush();
+  };
+  await own('old');
+  answer = () => received('2026-12-01T10:00:00Z');
+  await own('new');
+  answer = () => 'unreachable';
+  await own('waits');
+  await outbox.forget('own', '2026-11-25T00:00:00Z');
+  expect(Object.keys(states()).sort()).toEqual(['new', 'of another', 'waits']);
+  await outbox.forget('own');
+  expect(Object.keys(states())).toEqual(['of another']);
+});

@@ -107,6 +107,21 @@ export const outbox = {
     await refresh();
   },
 
+  /**
+   * Nothing of this person stays here any more.
+   * @param sentBefore only what was sent before this instant, or refused; absent: all of it
+   */
+  async forget(personId: string, sentBefore?: string): Promise<void> {
+    const db = await store();
+    for (const p of await db.getAll('parcels'))
+      if (
+        p.personId === personId &&
+        (sentBefore === undefined || (p.receivedAt !== null && p.receivedAt < sentBefore))
+      )
+        await db.delete('parcels', p.id);
+    await refresh();
+  },
+
   /** Sends what waits, one tab at a time; what cannot be sent goes on waiting. */
   async flush(): Promise<void> {
     await navigator.locks.request('meister-outbox', async () => {

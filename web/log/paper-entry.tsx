@@ -101,7 +101,7 @@ function Entry({ personId, of, data }: { personId: string; of: PrintedVariation[
     done.forEach(({ v, set }, i) => {
       const { resolved, revision, target } = v;
       keepSet(
-        { personId, date, ordinal: last + i + 1, resolved, revision, target },
+        { personId, date, ordinal: last + i + 1, source: resolved.source, revision, target },
         {
           ...observedOf(blankSet()),
           aids: v.lastAids,

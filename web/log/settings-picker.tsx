@@ -1,4 +1,11 @@
-import { SETTING_NAMES, SIDES, aboutSetting, isPaired, unevenSettings } from '../../core/terms/index.ts';
+import {
+  SETTING_NAMES,
+  SIDES,
+  aboutSetting,
+  isPaired,
+  otherSide,
+  unevenSettings,
+} from '../../core/terms/index.ts';
 import type { Setting, SettingUsed, Side } from '../../core/terms/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { settingsNoted } from '../../core/ladder/index.ts';
@@ -108,7 +115,7 @@ function OneSetting({ name, value, onChange }: Omit<Props, 'variation'> & { name
   const within = (n: number) => Math.min(about.to, Math.max(about.from, n));
   const tell = (side: Side | null, n: number) => {
     const next = put(value, name, side, within(read(n)));
-    const other = side === null ? null : side === 'left' ? 'right' : 'left';
+    const other = side && otherSide(side);
     // The first number goes to both sides; afterwards each is read by itself.
     onChange(other !== null && at(other) === null ? put(next, name, other, within(read(n))) : next);
   };

@@ -5,7 +5,11 @@ import type { Target } from '../../core/ladder/index.ts';
 import { keptTogether, length, mass, tidy } from '../ui/index.ts';
 
 /** "2 × 12, rest 60 s" and what has been added to it. */
-export function targetWords(t: Target, unit: 'kg' | 'lb', sides: SideWork): string {
+export const targetWords = (t: Target, unit: 'kg' | 'lb', sides: SideWork): string =>
+  keptTogether(`${workWords(t, unit, sides)}, rest ${t.restS} s`);
+
+/** The same without the rest. */
+export function workWords(t: Target, unit: 'kg' | 'lb', sides: SideWork): string {
   const amount =
     t.reps !== undefined
       ? `${t.sets} × ${t.reps}`
@@ -18,7 +22,6 @@ export function targetWords(t: Target, unit: 'kg' | 'lb', sides: SideWork): stri
       t.loadKg ? mass(t.loadKg, unit) : null,
       t.loweringS === null ? null : `lower over ${tidy(t.loweringS)} s`,
       t.aidsDropped.length ? `without ${t.aidsDropped.join(', ')}` : null,
-      `rest ${t.restS} s`,
     ]
       .filter(Boolean)
       .join(', '),

@@ -9,38 +9,44 @@ import type { DrillEnd } from '../plan/index.ts';
 import { Button, Segmented } from '../ui/index.ts';
 import { ownSession } from './kept-day.ts';
 import type { OwnSession } from './kept-day.ts';
-import { blankOwn, waitingSets } from './own-sets.ts';
+import { blankOwn, OWN, pendingSets, turnOf } from './own-sets.ts';
 import { OwnSet } from './own-set.tsx';
 
 const MINUTES = [20, 25, 30, 45, 60] as const;
-const most = 90;
+/** More pieces than this nobody does in an hour. */
+const MOST_PIECES = 8;
 
 /** A session to follow: what is there, how long, the warm-up led, and one set after another. */
 export function AloneSession({ data, link, session }: { data: OwnDay; link: string; session: OwnSession }) {
   const parcels = useParcels();
   const put = (change: Partial<OwnSession>) => ownSession.put({ ...session, ...change });
-  const waiting = waitingSets(parcels, link);
-  const open = data.lines.filter((l) => {
-    const sent = waiting.filter((s) => s.variation === l.variation && !s.warmUp);
-    const sides = l.oneSided ? 2 : 1;
-    const left = l.next ? (l.next.done ? 0 : l.next.of - l.next.number + 1) : l.target.sets;
-    return left - Math.floor(sent.length / sides) > 0;
+  const pending = pendingSets(parcels, link, data);
+  const open = data.lines.flatMap((line) => {
+    const turn = turnOf(line, pending);
+    return turn.setsLeft > 0 ? [{ line, turn }] : [];
   });
-  const plan = useMemo(() => {
-    const warmUpS = session.warmedUp ? 0 : data.warmUp.seconds;
-    return aloneSession(
-      open.slice(0, 8).map((l) => l.piece),
-      {
-        totalS: 60 * (session.minutes ?? most),
-        warmUpS: Math.min(warmUpS, 60 * (session.minutes ?? most)),
-        formOf: (at) =>
-          at === null ? 'floor' : (open.find((l) => l.piece.options[0]!.at === at)?.form ?? 'floor'),
-      },
-    );
+  const totalS = session.minutes === null ? Infinity : 60 * session.minutes;
+  const plan = useMemo(
+    () =>
+      aloneSession(
+        open.slice(0, MOST_PIECES).map(({ line: { piece }, turn }) => ({
+          ...piece,
+          options: piece.options.map((o) => ({ ...o, sets: turn.setsLeft })),
+        })),
+        {
+          totalS,
+          warmUpS: session.warmedUp ? 0 : Math.min(data.warmUp.seconds, totalS),
+          formOf: (at) =>
+            at === null
+              ? 'floor'
+              : (open.find((o) => o.line.piece.options[0]!.at === at)?.line.form ?? 'floor'),
+        },
+      ),
     // What is open follows from these.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [data, session.minutes, session.warmedUp, waiting.length]);
-  const order = plan.order.map((o) => ({ line: open[o.piece]!, sets: o.sets }));
+    [data, totalS, session.warmedUp, pending.length],
+  );
+  const order = plan.order.map((o) => ({ ...open[o.piece]!, sets: o.sets }));
   if (data.lines.length === 0) return <WhatIsThere session={session} onChange={put} />;
   if (open.length === 0)
     return <p className="mt-4 text-xl font-semibold">All sets are done. More is not better today.</p>;
@@ -85,10 +91,10 @@ export function AloneSession({ data, link, session }: { data: OwnDay; link: stri
           ))}
         </ol>
         {plan.shorter.length > 0 && (
-          <p>A set fewer of: {plan.shorter.map((j) => open[j]!.variationName).join(', ')}.</p>
+          <p>A set fewer of: {plan.shorter.map((j) => open[j]!.line.variationName).join(', ')}.</p>
         )}
         {plan.dropped.length > 0 && (
-          <p>No time for: {plan.dropped.map((j) => open[j]!.variationName).join(', ')}.</p>
+          <p>No time for: {plan.dropped.map((j) => open[j]!.line.variationName).join(', ')}.</p>
         )}
         {data.warmUp.leftOut.some((l) => l.why.startsWith('barred')) && (
           <p className="text-soft">
@@ -115,15 +121,16 @@ export function AloneSession({ data, link, session }: { data: OwnDay; link: stri
   const drill = session.warmedUp ? undefined : data.warmUp.drills[session.led.at];
   if (drill) {
     const end = (how: DrillEnd, elapsedS: number) => {
-      for (const set of drillSets(drill, how, elapsedS)) {
+      for (const [i, set] of drillSets(drill, how, elapsedS).entries()) {
         const id = crypto.randomUUID();
         const request = {
           ...blankOwn(data, drill.variation, drill.revision),
           ...set,
+          ordinal: data.sets.length + pending.length + 1 + i,
           role: 'prepare' as const,
-          loadKind: 'none' as const,
+          loadKind: drill.loadKind,
         };
-        void outbox.run(id, 'own', { ...letterOf('keepOwnSet', { link, id }, request), words: drill.name });
+        void outbox.run(id, OWN, { ...letterOf('keepOwnSet', { link, id }, request), words: drill.name });
       }
       put({ led: goOn(session.led, drill, how, elapsedS, Date.now()) });
     };
@@ -138,6 +145,7 @@ export function AloneSession({ data, link, session }: { data: OwnDay; link: stri
           startedAt={session.led.startedAt}
           onStart={() => put({ led: { ...session.led, startedAt: Date.now() } })}
           onEnd={end}
+          sounds
         />
         <Button floor tone="quiet" onClick={() => put({ warmedUp: true })}>
           Warm: to the work
@@ -145,15 +153,16 @@ export function AloneSession({ data, link, session }: { data: OwnDay; link: stri
       </section>
     );
   }
-  const now = order[0]?.line ?? open[0]!;
+  const { line: now, turn } = order[0] ?? open[0]!;
   return (
     <>
       <OwnSet
-        key={`${now.variation} ${now.next?.number} ${now.next?.side} ${waiting.length}`}
+        key={`${now.variation} ${turn.number} ${turn.side}`}
         line={now}
         data={data}
         link={link}
-        waiting={waiting}
+        turn={turn}
+        ordinal={data.sets.length + pending.length + 1}
         onEnded={() => put({ ended: true })}
       />
       {order.length > 1 && (

@@ -10,8 +10,8 @@ interface KeptDay {
   savedAt: string;
   day: OwnDay;
 }
-const KEPT_DAYS = 7;
-const DAY_MS = 24 * 3600_000;
+/** Nothing of the holder stays on the device for longer. */
+export const KEPT_MS = 7 * 24 * 3600_000;
 
 const store = kept<KeptDay | null>('meister-own-day', { none: null });
 
@@ -45,7 +45,7 @@ export function sessionOf(s: OwnSession, date: string): OwnSession {
 
 /** Too old, or of a link that has ended: nothing of it stays on the device. */
 const isOver = ({ savedAt, day }: KeptDay, now: number) =>
-  now - Date.parse(savedAt) > KEPT_DAYS * DAY_MS || Date.parse(day.until) < now;
+  now - Date.parse(savedAt) > KEPT_MS || Date.parse(day.until) < now;
 
 export function keepDay(link: string, day: OwnDay, now = Date.now()): void {
   store.put({ link, day, savedAt: new Date(now).toISOString() });

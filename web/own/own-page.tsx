@@ -6,7 +6,8 @@ import { outbox, setSummary, useParcels } from '../log/index.ts';
 import { letterOf, Refused, refresh, send, refreshAfter, useAsk, useLink } from '../shell/index.ts';
 import { Button, fullDay, Loaded, Notice, useKept, writeDatesAs } from '../ui/index.ts';
 import { AloneSession } from './alone-session.tsx';
-import { keepDay, keptDay, ownSession, purge, sessionOf } from './kept-day.ts';
+import { keepDay, KEPT_MS, keptDay, ownSession, purge, sessionOf } from './kept-day.ts';
+import { OWN } from './own-sets.ts';
 
 /** What the holder of a personal link sees: a session to follow, and what they did. */
 export function OwnPage() {
@@ -25,12 +26,13 @@ function OwnDayOf({ link }: { link: string }) {
   const client = useQueryClient();
   const session = useKept(ownSession);
   const query = useAsk('ownDay', { link, ...(session.have ? { have: session.have } : {}) });
-  const parcels = useParcels();
+  const parcels = useParcels().filter((p) => p.personId === OWN);
   const waiting = parcels.filter((p) => p.state === 'waiting').length;
   const refused = parcels.filter((p) => p.state === 'refused');
   useEffect(() => {
     const tick = () => void outbox.flush().catch(() => undefined);
     tick();
+    void outbox.forget(OWN, new Date(Date.now() - KEPT_MS).toISOString());
     const timer = setInterval(tick, SEND_EVERY_MS);
     addEventListener('online', tick);
     return () => {
@@ -46,7 +48,9 @@ function OwnDayOf({ link }: { link: string }) {
   }, [link, query.data]);
   const ended = query.error instanceof Refused && query.error.problem.status < 500;
   useEffect(() => {
-    if (ended) purge();
+    if (!ended) return;
+    purge();
+    void outbox.forget(OWN);
   }, [ended]);
   const last = !query.data && query.isError && !ended ? keptDay(link) : null;
   if (last)
@@ -98,7 +102,7 @@ function Day({
         <Notice key={r.id} tone="warn">
           {r.error ?? 'One could not be kept.'}{' '}
           <Button tone="quiet" onClick={() => void outbox.discard(r.id)}>
-            Read
+            I have read it
           </Button>
         </Notice>
       ))}
@@ -145,7 +149,7 @@ function StopAlone({ link, tell, onStop }: { link: string; tell: string; onStop:
   const [words, setWords] = useState('');
   const stop = () => {
     const id = crypto.randomUUID();
-    void outbox.run(id, 'own', { ...letterOf('keepOwnStop', { link, id }, { words }), words: 'Stop' });
+    void outbox.run(id, OWN, { ...letterOf('keepOwnStop', { link, id }, { words }), words: 'Stop' });
     onStop();
     setOpen(false);
   };

@@ -27,42 +27,37 @@ import {
 import type { Observed } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
 import { Button, fromMass, mass, Notice, PatternWord, tidy, toMass } from '../ui/index.ts';
-import { blankOwn } from './own-sets.ts';
-import type { WaitingSet } from './own-sets.ts';
+import { blankOwn, OWN } from './own-sets.ts';
+import type { turnOf } from './own-sets.ts';
 
 /** How much was done, in whatever form. */
 type Amount = Pick<Observed, 'doneReps' | 'holdS' | 'rounds' | 'workS' | 'breaths'>;
-
-/** Who the clocks of this page belong to. */
-const OWN = 'own';
 
 /** The set at hand, alone: the figure in its tempo, one thing to think of, the clock, and what came of it. */
 export function OwnSet({
   line,
   data,
   link,
-  waiting,
+  turn,
+  ordinal,
   onEnded,
 }: {
   line: OwnDay['lines'][number];
   data: OwnDay;
   link: string;
-  /** Own sets that are not sent yet. */
-  waiting: readonly WaitingSet[];
+  turn: ReturnType<typeof turnOf>;
+  /** Where the set stands in the day. */
+  ordinal: number;
   onEnded: () => void;
 }) {
   const { next } = line;
-  const sentNow = waiting.filter((s) => s.variation === line.variation && !s.warmUp);
-  const number = (next?.number ?? 1) + Math.floor(sentNow.length / (line.oneSided ? 2 : 1));
-  const firstSide = next?.side ?? null;
-  const other = firstSide === 'left' ? 'right' : 'left';
   const [done, setDone] = useState<Amount>(() => ({
     ...inForm(line.countedIn, next?.reps ?? next?.holdS ?? next?.rounds ?? undefined),
     workS: next?.workS ?? null,
     breaths: null,
   }));
   const form = formOf(done);
-  const [side, setSide] = useState<Side | null>(firstSide && sentNow.length % 2 === 1 ? other : firstSide);
+  const [side, setSide] = useState<Side | null>(turn.side);
   const [loadKg, setLoadKg] = useState(line.home ? (line.home.loadKg ?? 0) : (next?.loadKg ?? 0));
   const [effort, setEffort] = useState<number | null>(null);
   const [atEase, setAtEase] = useState<number | null>(null);
@@ -80,7 +75,7 @@ export function OwnSet({
     const id = crypto.randomUUID();
     const set: SetRequest = {
       ...blankOwn(data, line.variation!, line.revision),
-      ordinal: data.sets.length + waiting.length + 1,
+      ordinal,
       side,
       plannedReps: form === 'repetitions' ? (line.target.reps ?? null) : null,
       ...done,
@@ -143,7 +138,7 @@ export function OwnSet({
         </p>
       )}
       <p className="mt-2 font-semibold">
-        Set {Math.min(number, next?.of ?? number)} of {next?.of ?? line.target.sets}
+        Set {Math.min(turn.number, next?.of ?? turn.number)} of {next?.of ?? line.target.sets}
         {side ? `, ${side}` : ''}
       </p>
       <ClockPanel

@@ -1,16 +1,8 @@
 import type { Doing, Turn } from '../../core/plan/index.ts';
-import { minutes } from '../dose/index.ts';
-import { targetWords } from '../log/index.ts';
+import { workWords } from '../log/index.ts';
 import { tidy } from '../ui/index.ts';
 import type { WallOf } from './wall.tsx';
-import { placeName } from './words.ts';
-
-const STATE: Record<Turn['state'], (t: Turn) => string> = {
-  works: (t) => `works ${minutes(t.leftS)}, set ${t.set} of ${t.stint.sets.length}`,
-  rests: (t) => `rests ${minutes(t.leftS)}`,
-  waits: (t) => `begins in ${minutes(t.leftS)}`,
-  done: () => 'done',
-};
+import { placeName, turnWords } from './words.ts';
 
 /** One round for a screen that is read across the hall: each place with its people, and whose turn it is. */
 export function BigRound({ round, turns, ...of }: WallOf & { round: number; turns: readonly Turn[] }) {
@@ -34,12 +26,11 @@ export function BigRound({ round, turns, ...of }: WallOf & { round: number; turn
         <b className="text-2xl">{naming.person(piece.person)}</b>
         <span className="block">
           {option.name}
-          {piece.target &&
-            `, ${targetWords({ ...piece.target, sets: option.sets }, naming.unit, piece.sides).replace(/, rest.*$/, '')}`}
+          {piece.target && `, ${workWords({ ...piece.target, sets: option.sets }, naming.unit, piece.sides)}`}
         </span>
         {turn && (
           <span className={`block text-xl ${turn.state === 'works' ? 'font-bold text-tape' : 'text-soft'}`}>
-            {STATE[turn.state](turn)}
+            {turnWords(turn)}
           </span>
         )}
       </li>

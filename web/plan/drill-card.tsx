@@ -1,12 +1,14 @@
 import { Check, Play, SkipForward } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { drillPlan, stretchAt } from '../../core/dose/index.ts';
 import type { LedDrill } from '../../core/floor/index.ts';
-import { momentWord, wakeAudio } from '../dose/index.ts';
+import { momentWord, useNow, usePlanSound, wakeAudio } from '../dose/index.ts';
 import { Button, tidy } from '../ui/index.ts';
-import { SKIPS } from './led.ts';
+import { NOT_DONE, SKIPS } from './led.ts';
 import type { DrillEnd } from './led.ts';
-import { useWallClock } from './wall-clock.ts';
+
+/** Ended this long ago and nobody looked: whether it was done is asked. */
+const SEEN_S = 5;
 
 /** "10 repetitions each side", "15 s each side". */
 export function amountWords({ amount, apart }: Pick<LedDrill, 'amount' | 'apart'>): string {
@@ -24,6 +26,7 @@ export function DrillCard({
   onStart,
   onEnd,
   onPain,
+  sounds = false,
 }: {
   drill: LedDrill;
   number: number;
@@ -34,19 +37,23 @@ export function DrillCard({
   onEnd: (end: DrillEnd, elapsedS: number) => void;
   /** Absent: there is another way to say so on the page. */
   onPain?: (elapsedS: number) => void;
+  /** Where it is the only one that is led here. */
+  sounds?: boolean;
 }) {
-  const plan = drillPlan(drill.amount, drill.tempo, drill.apart);
-  const now = useWallClock(startedAt === null ? null : 250);
+  const plan = useMemo(() => drillPlan(drill.amount, drill.tempo, drill.apart), [drill]);
+  const now = useNow(250, startedAt !== null).wallMs;
+  usePlanSound(plan, sounds ? startedAt : null);
   const [skipping, setSkipping] = useState(false);
   const s = startedAt === null ? 0 : Math.max(0, (now - startedAt) / 1000);
   const on = stretchAt(plan, s);
   const over = startedAt !== null && s >= plan.totalS;
+  const unseen = over && s > plan.totalS + SEEN_S;
   const ended = useRef(false);
   useEffect(() => {
-    if (!over || ended.current) return;
+    if (!over || unseen || ended.current) return;
     ended.current = true;
     onEnd({ how: 'whole' }, plan.totalS);
-  }, [over, onEnd, plan.totalS]);
+  }, [over, unseen, onEnd, plan.totalS]);
   return (
     <div>
       <p className="text-sm text-soft">
@@ -72,6 +79,18 @@ export function DrillCard({
         >
           <Play aria-hidden="true" size={20} /> Begin
         </Button>
+      ) : unseen ? (
+        <div className="mt-2" role="group" aria-label="Was it done?">
+          <p className="font-semibold">Its time is over, and this page was not open. Was it done?</p>
+          <div className="mt-1 grid grid-cols-2 gap-2">
+            <Button floor tone="main" onClick={() => onEnd({ how: 'whole' }, plan.totalS)}>
+              <Check aria-hidden="true" size={20} /> Done, all of it
+            </Button>
+            <Button floor onClick={() => onEnd({ how: 'skipped', why: NOT_DONE }, s)}>
+              Not done
+            </Button>
+          </div>
+        </div>
       ) : (
         <>
           <div className="mt-2 flex items-end justify-between">

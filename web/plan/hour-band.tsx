@@ -4,10 +4,10 @@ import { Link } from 'react-router';
 import type { StoredHour } from '../../contract/plan.ts';
 import { layOut, momentAt, turnsIn, whereIs } from '../../core/plan/index.ts';
 import type { Turn } from '../../core/plan/index.ts';
-import { minutes } from '../dose/index.ts';
+import { minutes, useNow } from '../dose/index.ts';
 import { queryOf, useAsk, usePeople } from '../shell/index.ts';
-import { placeName } from './words.ts';
-import { secondsInto, useWallClock } from './wall-clock.ts';
+import { secondsInto } from './seconds-into.ts';
+import { turnWords, whereWords } from './words.ts';
 
 const REFRESH_MS = 10_000;
 /** A change is told before it comes. */
@@ -31,7 +31,7 @@ export function HourBand({ hour, who }: { hour: string | null; who: string | nul
 
 function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; who: string | null }) {
   const { nameOf } = usePeople(true);
-  const now = useWallClock(500) + aheadMs;
+  const now = useNow(500, true).wallMs + aheadMs;
   const { hour, plan, spans, watchers } = h.body;
   const laid = useMemo(
     () => plan.rounds.map((r, i) => layOut(hour, r, spans[i]!.lengthS, watchers)),
@@ -64,8 +64,6 @@ function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; wh
       return w && w.round > (round ?? (moment.round ?? 0) - 1) ? [{ ...w, name: p.name }] : [];
     })
     .sort((a, b) => a.round - b.round)[0];
-  const place = (where: { at: { kind: number; number: number } | null }) =>
-    where.at ? placeName(hour.places[where.at.kind], where.at.number) : 'the floor';
   const soon = moment.phase === 'round' && moment.leftS <= SOON_S;
   return (
     <section
@@ -91,22 +89,13 @@ function Band({ hour: h, aheadMs, who }: { hour: StoredHour; aheadMs: number; wh
       </Link>
       {here && (
         <span>
-          <b>{place(here.stint)}</b>:{' '}
-          {group
-            .map((t) => {
-              const name = nameOf(personOf(t));
-              return t.state === 'works'
-                ? `${name} works, ${minutes(t.leftS)}`
-                : t.state === 'done'
-                  ? `${name} done`
-                  : `${name} ${t.state === 'rests' ? 'rests' : 'begins in'} ${minutes(t.leftS)}`;
-            })
-            .join(' · ')}
+          <b>{whereWords(here.stint.at, hour.places)}</b>:{' '}
+          {group.map((t) => `${nameOf(personOf(t))} ${turnWords(t)}`).join(' · ')}
         </span>
       )}
       {next && (
         <span className="text-soft max-sm:hidden">
-          Then round {next.round + 1}: {next.name}, {place(next)}
+          Then round {next.round + 1}: {next.name}, {whereWords(next.at, hour.places)}
         </span>
       )}
     </section>

@@ -2,19 +2,26 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { HourRequest, StoredHour } from '../../contract/plan.ts';
-import { differences, layOut, momentAt, numbersOf, turnsIn, withoutOne } from '../../core/plan/index.ts';
-import type { Difference, Disturbance, HourMoment, PlaceKind } from '../../core/plan/index.ts';
-import { barsOf } from '../../core/kit/index.ts';
-import { notThere } from '../../core/terms/index.ts';
-import { callOut, minutes, wakeAudio } from '../dose/index.ts';
-import { queryOf, refreshAfter, send, useAddress, useAsk, useSigned } from '../shell/index.ts';
+import {
+  differences,
+  layOut,
+  momentAt,
+  numbersOf,
+  turnsIn,
+  whereIs,
+  withoutOne,
+} from '../../core/plan/index.ts';
+import type { Difference, Disturbance, HourMoment } from '../../core/plan/index.ts';
+import { callOut, minutes, useNow, wakeAudio } from '../dose/index.ts';
+import { queryOf, refreshAfter, send, useAddress, useSigned } from '../shell/index.ts';
 import { Button, Dialog, fullDay, Loaded, Notice, SelectField, tidy, timeOfDay } from '../ui/index.ts';
 import { useHour } from '../workers/index.ts';
 import { useNaming } from './naming.ts';
-import { secondsInto, useWallClock } from './wall-clock.ts';
+import { placeSent, requestOf } from './request.ts';
+import { secondsInto } from './seconds-into.ts';
 import { BigRound } from './big-round.tsx';
 import { HourWall } from './wall.tsx';
-import { placeName } from './words.ts';
+import { minutesIn, whereWords } from './words.ts';
 
 /** Another screen shows what was changed after so long. */
 const REFRESH_MS = 5_000;
@@ -28,46 +35,6 @@ export function HourPage() {
       {(data) => <OneHour hour={data} aheadMs={Date.parse(data.at) - hour.dataUpdatedAt} />}
     </Loaded>
   );
-}
-
-const placeSent = ({ id, count, most, heightsM, numbers }: PlaceKind) => ({
-  id,
-  count,
-  most,
-  heightsM,
-  ...(numbers ? { numbers } : {}),
-});
-
-/** What the hour is kept as after a change. */
-export function requestOf(h: StoredHour, change: Partial<HourRequest> = {}): HourRequest {
-  const { hour, plan, spans, watchers, bound, gone } = h.body;
-  return {
-    edit: h.edit,
-    name: h.name,
-    startedAt: h.startedAt,
-    endedAt: h.endedAt,
-    people: [...hour.people],
-    pieces: hour.pieces.map(({ id, priority, watched, mustWatch, heavy, wish }) => ({
-      id,
-      priority,
-      watched,
-      mustWatch,
-      heavy,
-      ...(wish ? { wish } : {}),
-    })),
-    places: hour.places.map(placeSent),
-    floorPlaces: hour.floorPlaces,
-    totalS: hour.totalS,
-    warmUpS: hour.warmUpS,
-    changeS: hour.changeS,
-    share: hour.coach.share,
-    watchers,
-    plan,
-    spans,
-    bound,
-    gone,
-    ...change,
-  };
 }
 
 const PHASES: Record<HourMoment['phase'], string> = {
@@ -85,11 +52,10 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
   const client = useQueryClient();
   const solver = useHour();
   const big = params.get('big') !== null;
-  const kit = useAsk('kit');
   const { hour, plan, spans, watchers } = h.body;
   const naming = useNaming(hour.pieces, hour.places);
   const running = h.startedAt !== null && h.endedAt === null;
-  const now = useWallClock(running ? 500 : null) + aheadMs;
+  const now = useNow(500, running).wallMs + aheadMs;
   const at = secondsInto(h.startedAt, now);
   const moment: HourMoment =
     h.endedAt === null ? momentAt(hour.warmUpS, spans, at ?? -1) : { phase: 'over', round: null, leftS: 0 };
@@ -100,22 +66,19 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
   const [diff, setDiff] = useState<Difference[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [between, setBetween] = useState(false);
-  const bar = useMemo(() => {
-    const all = barsOf(
-      { pieces: kit.data ?? [], today: hall.today, unit: hall.massUnit },
-      (p) => notThere(p, hall.today) === null,
-    );
-    return all[0]?.kit ?? null;
-  }, [kit.data, hall]);
+  const [planning, setPlanning] = useState(false);
   useCalls(running, moment);
 
-  const save = async (change: Partial<HourRequest>) => {
+  /** True: it is kept, and this page shows it. */
+  const save = async (change: Partial<HourRequest>): Promise<boolean> => {
     try {
       await send('saveHour', { id: h.id }, requestOf(h, change));
       setProblem(null);
       await refreshAfter(client, 'saveHour');
+      return true;
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+      return false;
     }
   };
   /** Rounds that are over or under way: they stay as they are. */
@@ -124,9 +87,8 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
       ? moment.round! + 1
       : (moment.round ?? (moment.phase === 'over' ? plan.rounds.length : 0));
   const disturbed = async (by: Disturbance) => {
-    setBetween(false);
     const gone = [...new Set([...h.body.gone, ...(by.gone ?? [])])];
-    const { plan: next } = await solver.again({ hour, plan, done, by: { ...by, gone } });
+    const next = await solver.again({ hour, plan, done, by: { ...by, gone, not: h.notNow } });
     const lost = by.lostS ?? 0;
     // What is done keeps its time; the rest begins later by what was lost, in rounds as long as they are now.
     const last = spans[done - 1];
@@ -135,10 +97,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
       fromS: from + i * (next.times.lengthS + hour.changeS),
       lengthS: next.times.lengthS,
     }));
-    setDiff(
-      differences(hour.pieces.length, plan, next).filter((d) => !gone.includes(hour.pieces[d.piece]!.person)),
-    );
-    await save({
+    const kept = await save({
       plan: { ...next, points: Math.max(0, next.points) },
       spans: [...spans.slice(0, done), ...after].slice(0, next.rounds.length),
       people: hour.people.map((p) => ({ ...p, from: by.late?.[p.id] ?? p.from })),
@@ -147,14 +106,33 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
       totalS: hour.totalS - lost,
       bound: null,
     });
+    if (!kept) return;
+    setDiff(
+      differences(hour.pieces.length, plan, next).filter(({ piece }) => {
+        const { id, person } = hour.pieces[piece]!;
+        return !gone.includes(person) && !h.notNow.includes(id);
+      }),
+    );
+  };
+  const cameBetween = (by: Disturbance) => {
+    setBetween(false);
+    // The next thing that comes between begins from what this one has left.
+    setPlanning(true);
+    disturbed(by)
+      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
+      .finally(() => setPlanning(false));
   };
   const heads = spans.map((s) =>
     h.startedAt === null
-      ? `minute ${Math.round(s.fromS / 60)} to ${Math.round((s.fromS + s.lengthS) / 60)}`
+      ? minutesIn(s)
       : `${clockAt(h.startedAt, s.fromS, hall.timeZone)} to ${clockAt(h.startedAt, s.fromS + s.lengthS, hall.timeZone)}`,
   );
   const onRound = moment.phase === 'round' ? moment.round : null;
   const turns = onRound === null || at === null ? [] : turnsIn(laid[onRound]!, at - spans[onRound]!.fromS);
+  const left = plan.dropped.filter((j) => !h.body.gone.includes(hour.pieces[j]!.person));
+  // Where they stand in the plan, the wall says it of them.
+  const stopped = hour.pieces.filter((p, j) => h.notNow.includes(p.id) && whereIs(plan, j) === null);
+  const wall = { hour, plan, laid, watchers, bar: h.bar, naming, notNow: h.notNow };
   return (
     <div className={big ? '' : 'mx-auto max-w-7xl'}>
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
@@ -191,7 +169,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
           )}
           {running && !big && (
             <>
-              <Button floor onClick={() => setBetween(true)}>
+              <Button floor disabled={planning} onClick={() => setBetween(true)}>
                 Something came between
               </Button>
               <Link
@@ -241,38 +219,18 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
         </section>
       )}
       {big && moment.round !== null ? (
-        <BigRound
-          hour={hour}
-          plan={plan}
-          laid={laid}
-          watchers={watchers}
-          bar={bar}
-          naming={naming}
-          notNow={h.notNow}
-          round={moment.round}
-          turns={turns}
-        />
+        <BigRound {...wall} round={moment.round} turns={turns} />
       ) : (
-        <HourWall
-          hour={hour}
-          plan={plan}
-          laid={laid}
-          watchers={watchers}
-          bar={bar}
-          naming={naming}
-          notNow={h.notNow}
-          heads={heads}
-          on={onRound}
-          turns={turns}
-        />
+        <HourWall {...wall} heads={heads} on={onRound} turns={turns} />
       )}
-      {plan.dropped.filter((j) => !h.body.gone.includes(hour.pieces[j]!.person)).length > 0 && (
+      {left.length > 0 && (
         <p className="mt-2">
-          <b>Not in this hour:</b>{' '}
-          {plan.dropped
-            .filter((j) => !h.body.gone.includes(hour.pieces[j]!.person))
-            .map((j) => naming.piece(hour.pieces[j]!.id))
-            .join('; ')}
+          <b>Not in this hour:</b> {left.map((j) => naming.piece(hour.pieces[j]!.id)).join('; ')}
+        </p>
+      )}
+      {stopped.length > 0 && (
+        <p className="mt-2 text-warn">
+          <b>Stopped or barred since:</b> {stopped.map((p) => naming.piece(p.id)).join('; ')}
         </p>
       )}
       <p className="mt-3 text-sm text-soft">
@@ -281,7 +239,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
       </p>
       {between && (
         <Dialog title="Something came between" open wide onClose={() => setBetween(false)}>
-          <Between hour={h} done={done} naming={naming} onDisturbed={(by) => void disturbed(by)} />
+          <Between hour={h} done={done} naming={naming} onDisturbed={cameBetween} />
         </Dialog>
       )}
     </div>
@@ -289,7 +247,7 @@ function OneHour({ hour: h, aheadMs }: { hour: StoredHour; aheadMs: number }) {
 
   function where(w: Difference['before']): string {
     if (w === null) return 'not in this hour';
-    return `round ${w.round + 1}, ${w.at ? placeName(hour.places[w.at.kind], w.at.number) : 'the floor'}`;
+    return `round ${w.round + 1}, ${whereWords(w.at, hour.places)}`;
   }
 }
 

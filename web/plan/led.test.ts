@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LedDrill } from '../../core/floor/index.ts';
-import { drillSets, firstOf, goOn } from './led.ts';
+import { drillSets, firstOf, goOn, ordinalAfter } from './led.ts';
 
 const CLAM: LedDrill = {
   variation: 'lying-clam',
@@ -11,6 +11,7 @@ const CLAM: LedDrill = {
   seconds: 100,
   amount: { sets: 1, reps: 10, restS: 0 },
   countedIn: 'repetitions',
+  loadKind: 'none',
   tempo: { loweringS: 2, bottomS: 0, risingS: 1, topS: 2 },
   apart: true,
   cue: null,
@@ -50,7 +51,9 @@ describe('what is written down of a drill', () => {
 
 it('goes on to the next drill at once, and keeps why one was left out', () => {
   const second = goOn({ ...firstOf(), startedAt: 0 }, CLAM, { how: 'felt' }, 31.4, 1000);
-  expect(second).toMatchObject({ at: 1, startedAt: 1000, log: [{ s: 31, skipped: null }] });
+  expect(second).toMatchObject({ at: 1, startedAt: 1000, log: [{ s: 31, sets: 1, skipped: null }] });
   const third = goOn(second, CLAM, { how: 'skipped', why: 'warm already' }, 3, 2000);
+  // Each set has a place of its own in the day.
+  expect(ordinalAfter(third)).toBe(2);
   expect(third.log[1]).toMatchObject({ s: 0, skipped: 'warm already' });
 });

@@ -12,16 +12,22 @@ export type DrillEnd =
 /** Why a drill is left out (common practice, no source). */
 export const SKIPS = ['no time', 'kit is taken', 'not at ease with it', 'warm already'] as const;
 
+/** What is noted of a drill whose time passed without it. */
+export const NOT_DONE = 'not done';
+
 /** How far somebody is in their warm-up. */
 export interface Led {
   /** Which drill. */
   at: number;
   /** Milliseconds of the wall clock; null: it has not begun. */
   startedAt: number | null;
-  log: { variation: string; name: string; s: number; skipped: string | null }[];
+  log: { variation: string; name: string; s: number; sets: number; skipped: string | null }[];
 }
 
 export const firstOf = (): Led => ({ at: 0, startedAt: null, log: [] });
+
+/** Where the next set of the warm-up stands in the day. */
+export const ordinalAfter = ({ log }: Led): number => log.reduce((n, l) => n + l.sets, 0) + 1;
 
 /** On to the next drill, which begins at once. */
 export const goOn = (state: Led, drill: LedDrill, end: DrillEnd, elapsedS: number, now: number): Led => ({
@@ -33,6 +39,7 @@ export const goOn = (state: Led, drill: LedDrill, end: DrillEnd, elapsedS: numbe
       variation: drill.variation,
       name: drill.name,
       s: end.how === 'skipped' ? 0 : Math.round(elapsedS),
+      sets: drillSets(drill, end, elapsedS).length,
       skipped: end.how === 'skipped' ? end.why : null,
     },
   ],

@@ -1,4 +1,5 @@
 import type { HourNeeds } from '../../contract/plan.ts';
+import { moreOptions } from '../../core/floor/index.ts';
 import type { NeededPiece } from '../../core/floor/index.ts';
 import { USUAL } from '../../core/plan/index.ts';
 import type { Hour, Watcher, WorkPiece } from '../../core/plan/index.ts';
@@ -48,9 +49,7 @@ export function hourFrom(needs: HourNeeds, people: readonly string[], said: Hour
     pieces: needs.pieces.flatMap((p): NeededPiece[] => {
       const { out, insteadToo, ...of } = said.pieces[p.id] ?? {};
       if (out) return [];
-      const more = insteadToo
-        ? p.instead.filter((o) => !p.options.some((x) => x.variation === o.variation && x.at === o.at))
-        : [];
+      const more = insteadToo ? moreOptions(p) : [];
       return [{ ...p, ...of, options: [...p.options, ...more] }];
     }),
     places: needs.places

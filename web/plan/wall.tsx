@@ -1,17 +1,14 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { Eye, EyeOff } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { changeBetween, loadFor } from '../../core/kit/index.ts';
 import type { BarKit } from '../../core/kit/index.ts';
 import type { NeededPiece } from '../../core/floor/index.ts';
-import { prepared, standingOf } from '../../core/plan/index.ts';
+import { plateChange, standingOf } from '../../core/plan/index.ts';
 import type { Doing, Hour, HourPlan, LaidOutRound, Shared, Turn, Watcher } from '../../core/plan/index.ts';
-import { kgOf } from '../../core/terms/index.ts';
 import { mass, tidy } from '../ui/index.ts';
-import { minutes } from '../dose/index.ts';
 import { targetWords, usedLine } from '../log/index.ts';
 import type { useNaming } from './naming.ts';
-import { placeName } from './words.ts';
+import { placeName, turnWords } from './words.ts';
 
 export interface WallOf {
   hour: Omit<Hour, 'pieces'> & { pieces: readonly NeededPiece[] };
@@ -156,19 +153,18 @@ function SetUp({
   before: Shared | null;
   round: number;
 }) {
-  const { hour, plan, bar, naming } = of;
+  const { hour, bar, naming } = of;
   const kind = hour.places[here.kind]!;
   if (kind.form === 'box' && here.heightM !== null)
     return <p className="text-sm text-soft">{tidy(here.heightM * 100)} cm</p>;
   if (kind.form !== 'rack' && kind.form !== 'bench') return null;
-  const p = prepared(hour, plan.times, plan.rounds.length);
-  const now = standingOf(p, here);
-  const was = before && standingOf(p, before);
+  const now = standingOf({ hour }, here);
+  const was = before && standingOf({ hour }, before);
   const notes: string[] = [];
   if (was && was.notch !== null && now.notch !== null && was.notch !== now.notch)
     notes.push(`hooks ${Math.abs(now.notch - was.notch) * 5} cm ${now.notch > was.notch ? 'up' : 'down'}`);
   if (bar && now.firstKg !== null && (was === null || was.lastKg !== now.firstKg)) {
-    const change = plateChange(bar, was?.lastKg ?? null, now.firstKg);
+    const change = plateWords(bar, was?.lastKg ?? null, now.firstKg);
     if (change) notes.push(change);
   }
   if (notes.length === 0 && !(round === 0 && now.firstKg !== null)) return null;
@@ -181,25 +177,15 @@ function SetUp({
   );
 }
 
-function plateChange(kit: BarKit, fromKg: number | null, toKg: number): string | null {
-  const side = (kg: number) => loadFor(kit, Math.round((1000 * kg) / kgOf(1, kit.unit))).below?.side ?? [];
-  try {
-    const { off, on } = changeBetween(fromKg === null ? [] : side(fromKg), side(toKg));
-    const list = (masses: readonly number[]) => masses.map((m) => tidy(m / 1000, 3)).join(' + ');
-    const words = [off.length ? `${list(off)} off` : '', on.length ? `${list(on)} on` : ''].filter(Boolean);
-    return words.length ? `plates each side ${words.join(', ')}` : null;
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
+/** "plates each side 5 off, 10 + 2.5 on"; null: as it is. */
+function plateWords(kit: BarKit, fromKg: number | null, toKg: number): string | null {
+  const change = plateChange(kit, fromKg, toKg);
+  if (!change) return null;
+  const list = (masses: readonly number[], how: string) =>
+    masses.length ? `${masses.map((m) => tidy(m / 1000, 3)).join(' + ')} ${how}` : '';
+  const words = [list(change.off, 'off'), list(change.on, 'on')].filter(Boolean);
+  return words.length ? `plates each side ${words.join(', ')}` : null;
 }
-
-const STATES: Record<Turn['state'], string> = {
-  works: 'works',
-  rests: 'rests',
-  waits: 'begins in',
-  done: 'done',
-};
 
 function Person({
   of,
@@ -262,8 +248,7 @@ function Person({
       )}
       {turn && (
         <span className={`block ${turn.state === 'works' ? 'font-bold text-tape' : 'text-soft'}`}>
-          {STATES[turn.state]}
-          {turn.state !== 'done' && ` ${minutes(turn.leftS)}, set ${turn.set} of ${turn.stint.sets.length}`}
+          {turnWords(turn)}
         </span>
       )}
     </>

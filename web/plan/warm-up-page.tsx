@@ -2,16 +2,16 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { WarmUps } from '../../contract/plan.ts';
 import type { LedDrill, LedWarmUp } from '../../core/floor/index.ts';
-import type { ResolvedVariation } from '../../core/library/index.ts';
 import { READY_S } from '../../core/dose/index.ts';
 import { STOPPING_PAIN } from '../../core/ladder/index.ts';
 import type { Region, Side } from '../../core/terms/index.ts';
-import { keepSet, PainPlace, Scale, useSheetsOf } from '../log/index.ts';
+import { keepSet, PainPlace, Scale } from '../log/index.ts';
+import type { Observed } from '../log/index.ts';
 import { useAddress, useAsk, usePeople } from '../shell/index.ts';
 import { wakeAudio } from '../dose/index.ts';
 import { Button, Dialog, Empty, kept, Loaded, Notice, useKept } from '../ui/index.ts';
 import { DrillCard } from './drill-card.tsx';
-import { drillSets, firstOf, goOn } from './led.ts';
+import { drillSets, firstOf, goOn, ordinalAfter } from './led.ts';
 import type { DrillEnd, Led } from './led.ts';
 
 /** How far everybody is, kept on the tablet: another view or a reload changes nothing. */
@@ -37,7 +37,6 @@ export function WarmUpPage() {
 function Leading({ data, back }: { data: WarmUps; back: string }) {
   const { nameOf } = usePeople(true);
   const now = useKept(led);
-  const sheets = useSheetsOf(data.people.flatMap((p) => p.drills.map((d) => d.variation)));
   const states = useMemo(() => (now.date === data.date ? now.people : {}), [now, data.date]);
   useEffect(() => {
     // What another day left is nothing of today’s.
@@ -83,7 +82,7 @@ function Leading({ data, back }: { data: WarmUps; back: string }) {
             name={nameOf(p.personId)}
             state={states[p.personId] ?? firstOf()}
             date={data.date}
-            sheets={sheets}
+            alone={data.people.length === 1}
             onState={(state) => put(p.personId, state)}
           />
         ))}
@@ -97,14 +96,15 @@ function OneLed({
   name,
   state,
   date,
-  sheets,
+  alone,
   onState,
 }: {
   of: LedWarmUp;
   name: string;
   state: Led;
   date: string;
-  sheets: ReadonlyMap<string, ResolvedVariation>;
+  /** Nobody else is led on this page. */
+  alone: boolean;
   onState: (state: Led) => void;
 }) {
   const drill: LedDrill | undefined = of.drills[state.at];
@@ -115,41 +115,32 @@ function OneLed({
     painRegion: null,
     painSide: null,
   });
-  const painKept = () => {
-    const resolved = drill && sheets.get(drill.variation);
-    if (!drill || hurting === null || !resolved) return;
-    const [set] = drillSets(drill, { how: 'stopped' }, Math.max(hurting, READY_S + 1));
-    if (set)
+  /** Writes the sets of a drill down; pain belongs to the last of them. */
+  const keepDrill = (d: LedDrill, sets: readonly Observed[], hurt: Partial<Observed> = {}) =>
+    sets.forEach((set, i) =>
       keepSet(
         {
           personId: of.personId,
           date,
-          ordinal: state.log.length + 1,
-          resolved,
-          revision: drill.revision,
+          ordinal: ordinalAfter(state) + i,
+          source: { slug: d.variation, countedIn: d.countedIn, loadKind: d.loadKind },
+          revision: d.revision,
           target: null,
         },
-        { ...set, pain, ...at },
-      );
+        i === sets.length - 1 ? { ...set, ...hurt } : set,
+      ),
+    );
+  const painKept = () => {
+    if (!drill || hurting === null) return;
+    // What hurt while it was begun was begun.
+    const s = Math.max(hurting, READY_S + 1);
+    keepDrill(drill, drillSets(drill, { how: 'stopped' }, s), { pain, ...at });
     setHurting(null);
-    onState({ ...goOn(state, drill, { how: 'stopped' }, hurting, Date.now()), startedAt: null });
+    onState({ ...goOn(state, drill, { how: 'stopped' }, s, Date.now()), startedAt: null });
   };
   const end = (how: DrillEnd, elapsedS: number) => {
     if (!drill) return;
-    const resolved = sheets.get(drill.variation);
-    if (resolved)
-      for (const set of drillSets(drill, how, elapsedS))
-        keepSet(
-          {
-            personId: of.personId,
-            date,
-            ordinal: state.log.length + 1,
-            resolved,
-            revision: drill.revision,
-            target: null,
-          },
-          set,
-        );
+    keepDrill(drill, drillSets(drill, how, elapsedS));
     onState(goOn(state, drill, how, elapsedS, Date.now()));
   };
   return (
@@ -168,6 +159,7 @@ function OneLed({
           onStart={() => onState({ ...state, startedAt: Date.now() })}
           onEnd={end}
           onPain={setHurting}
+          sounds={alone}
         />
       )}
       {drill && hurting !== null && (

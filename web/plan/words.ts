@@ -1,4 +1,6 @@
-import type { Change, PlaceKind, Refused } from '../../core/plan/index.ts';
+import type { Span } from '../../contract/plan.ts';
+import type { Change, PlaceKind, Refused, Turn, Where } from '../../core/plan/index.ts';
+import { minutes } from '../dose/index.ts';
 import { mass } from '../ui/index.ts';
 
 const minutesOf = (s: number) => `${Math.ceil(s / 60)} min`;
@@ -15,6 +17,27 @@ export interface Naming {
 
 export const placeName = (kind: Pick<PlaceKind, 'name' | 'count'> | undefined, number: number): string =>
   !kind ? 'a place' : kind.count > 1 || number > 0 ? `${kind.name} ${number + 1}` : kind.name;
+
+export const whereWords = (at: Where['at'], kinds: readonly PlaceKind[]): string =>
+  at ? placeName(kinds[at.kind], at.number) : 'the floor';
+
+/** When a round is, counted from the start of the hour. */
+export const minutesIn = (s: Span): string =>
+  `minute ${Math.round(s.fromS / 60)} to ${Math.round((s.fromS + s.lengthS) / 60)}`;
+
+/** What somebody does at this moment: "works 0:40, set 1 of 3". */
+export function turnWords(t: Turn): string {
+  switch (t.state) {
+    case 'works':
+      return `works ${minutes(t.leftS)}, set ${t.set} of ${t.stint.sets.length}`;
+    case 'rests':
+      return `rests ${minutes(t.leftS)}`;
+    case 'waits':
+      return `begins in ${minutes(t.leftS)}`;
+    case 'done':
+      return 'done';
+  }
+}
 
 /** Why something cannot be there, as a sentence. */
 export function refusedWords(r: Refused, { kinds, piece, work, unit }: Naming): string {

@@ -117,14 +117,11 @@ const api = {
   },
 
   /** The rest of a running hour after something came between. */
-  again(of: { hour: Hour; plan: HourPlan; done: number; by: Disturbance }): {
-    plan: HourPlan;
-    shownHour: Hour;
-  } {
+  again(of: { hour: Hour; plan: HourPlan; done: number; by: Disturbance }): HourPlan {
     const rest = restOf(of.hour, of.plan, of.done, of.by);
     const p = prepared(rest.hour, rest.times, rest.rounds);
     const solved = improved(p, asItWas(rest, of.plan), SEED, within(REPLAN_MS));
-    return { plan: joined(of.plan, rest, solved), shownHour: rest.hour };
+    return joined(of.plan, rest, solved);
   },
 };
 

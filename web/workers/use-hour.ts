@@ -13,18 +13,19 @@ import type {
 import type { BarKit } from '../../core/kit/index.ts';
 import type { HourApi, PlannedHour } from './hour.worker.ts';
 
-interface State {
-  planned: PlannedHour | null;
+interface State<H extends Hour> {
+  /** A plan with what it was made from. */
+  planned: (PlannedHour & { job: Job<H> }) | null;
   /** Something better may still be found. */
   busy: boolean;
   changes: Changed[];
   exchanges: Exchange[];
   error: string | null;
 }
-const NONE: State = { planned: null, busy: false, changes: [], exchanges: [], error: null };
+const NONE = { planned: null, busy: false, changes: [], exchanges: [], error: null };
 
-interface Job {
-  hour: Hour;
+export interface Job<H extends Hour> {
+  hour: H;
   bar: BarKit | null;
   rounds: number | null;
   watchers: readonly Watcher[];
@@ -36,9 +37,9 @@ interface Job {
  * Plans an hour in a worker, so that nothing else waits: the plan soon, its proof within ten seconds, then what would let
  * everything fit. A new one, or leaving, ends the one before at once.
  */
-export function useHour() {
+export function useHour<H extends Hour = Hour>() {
   const worker = useRef<Worker | null>(null);
-  const [state, setState] = useState(NONE);
+  const [state, setState] = useState<State<H>>(NONE);
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
@@ -52,9 +53,9 @@ export function useHour() {
   };
   return {
     ...state,
-    plan(job: Job) {
+    plan(job: Job<H>) {
       const { own, api } = begin();
-      const mine = (change: (s: State) => State) => {
+      const mine = (change: (s: State<H>) => State<H>) => {
         if (worker.current === own) setState(change);
       };
       // The plan before stands until the next is there.
@@ -65,7 +66,7 @@ export function useHour() {
           { hour: job.hour, bar: job.bar, rounds: job.rounds, watchers: job.watchers },
           proxy((planned: PlannedHour) => {
             last = planned;
-            mine((s) => ({ ...s, planned }));
+            mine((s) => ({ ...s, planned: { ...planned, job } }));
           }),
         );
         mine((s) => ({ ...s, busy: false }));
