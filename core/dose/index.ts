@@ -14,6 +14,8 @@ export {
   workedS,
 } from './clock.ts';
 export type { ClockPlan, Moment, Reading, SignalKind, Stretch } from './clock.ts';
+export { cycleOf, cycleS, placeAt } from './cycle.ts';
+export type { Leg as TempoLeg } from './cycle.ts';
 export { drillPlan } from './drill.ts';
 export type { DrillAmount } from './drill.ts';
 export { restFollows, whoIsNext } from './turn.ts';

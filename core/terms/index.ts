@@ -28,6 +28,7 @@ export {
   ROLES,
   SEVERITIES,
   SEVERITY_WORDS,
+  CAMERA_SIGNS,
   SIDES,
   otherSide,
   SIDE_ORDERS,
@@ -43,6 +44,7 @@ export {
   usedWords,
 } from './lists.ts';
 export type {
+  CameraSign,
   Aid,
   AnswerKind,
   CountedIn,

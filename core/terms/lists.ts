@@ -45,6 +45,18 @@ export const VIEW_WORDS: Record<View, string> = {
   ask: 'by asking',
 };
 
+/** What a camera can show of a fault; a fault of the library may name one of them. */
+export const CAMERA_SIGNS = [
+  'range short',
+  'trunk leans more',
+  'knees run ahead',
+  'knees fall in',
+  'heels lift',
+  'lowered fast',
+  'no stop at the bottom',
+] as const;
+export type CameraSign = (typeof CAMERA_SIGNS)[number];
+
 export const CUE_KINDS = [
   'outside target',
   'body part',

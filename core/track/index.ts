@@ -1,3 +1,4 @@
+export { askedOf } from './asked.ts';
 export { flexionDeg, hipDeg, leanDeg, turnDeg } from './angles.ts';
 export { LONGEST_GAP_S, closed, despiked, resampled, smoothed } from './clean.ts';
 export { butterworth, cutFor, derivative, lowPass, residual } from './filter.ts';
@@ -17,3 +18,9 @@ export {
   walking,
 } from './view.ts';
 export type { View } from './view.ts';
+export { RANGE_OF, SIGN_LIMITS, judgeSet, passes } from './judged.ts';
+export type { Asked, Judged, SeenSign, Verdict } from './judged.ts';
+export { BANDS, LEAST_RATE, PHASE_BANDS, QUANTITIES, isMeasured, measureSet, rateOf } from './measure.ts';
+export type { Measure, MeasureOf, MeasuredRep, MeasuredSet, NotMeasured, Quantity } from './measure.ts';
+export { STANDS_S, inFrame, landmarksOf, performedAt, performedS, truthTrack } from './performed.ts';
+export type { Framing, Performed } from './performed.ts';

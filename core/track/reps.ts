@@ -93,7 +93,7 @@ function inRun(
   { top, range, leastRange }: { top: number; range: number; leastRange: number },
 ): Rep[] {
   const slow =
-    x.length > 3 ? derivative(lowPass(x, Math.min(STALL.cutHz, 0.45 * rate), rate), rate) : x.map(() => 0);
+    x.length > 3 ? derivative(lowPass(x, Math.min(STALL.cutHz, 0.35 * rate), rate), rate) : x.map(() => 0);
   const at = (i: number) => fromS + i / rate;
   const reps: Rep[] = [];
   let after = 0;

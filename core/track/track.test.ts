@@ -191,9 +191,25 @@ describe('from where somebody is seen', () => {
 
   it('knows who walks from who stands and works', () => {
     const rate = 15;
-    const x = Array.from({ length: 60 }, (_, i) => (i < 30 ? 100 + 40 * (i / rate) : 180));
-    const masked = walking(x, rate, 200);
-    expect(masked.slice(3, 24).every(Boolean)).toBe(true);
-    expect(masked.slice(45).some(Boolean)).toBe(false);
+    // A foot goes on for 0.6 s while the other stands, as in walking at 60 pixels a second.
+    const step = (t: number, first: boolean) => {
+      const into = t / 1.2 - (first ? 0 : 0.5);
+      const whole = Math.floor(into);
+      return 72 * (whole + Math.min(1, 2 * (into - whole)));
+    };
+    const at = (first: boolean) => Array.from({ length: 90 }, (_, i) => step(Math.min(i / rate, 3.6), first));
+    const masked = walking(at(true), at(false), rate, 200);
+    expect(masked.slice(9, 45).every(Boolean)).toBe(true);
+    expect(masked.slice(75).some(Boolean)).toBe(false);
+    // A leg that swings beside a standing one walks nowhere.
+    const swings = Array.from({ length: 90 }, (_, i) => 60 * Math.sin(i / 8));
+    expect(
+      walking(
+        swings,
+        swings.map(() => 0),
+        rate,
+        200,
+      ).some(Boolean),
+    ).toBe(false);
   });
 });

@@ -10,8 +10,8 @@ const DEG = 180 / Math.PI;
 export const VIEW_LIMITS = { side: 75, front: 15 } as const;
 /** Standing height from ankle to nose as a share of stature (measured from the side; within 1 %). */
 const NOSE_TO_ANKLE = 0.884;
-/** Somebody who moves sideways faster walks: shares of stature a second, after a 1 Hz low-pass. */
-const WALKS = { perS: 0.12, cutHz: 1 } as const;
+/** A foot that moves sideways faster, after a low-pass of 0.5 Hz, is on its way: shares of stature a second. */
+const WALKS = { perS: 0.12, footHz: 0.5 } as const;
 
 const middle = (a: Here, b: Here): Here => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const between = (a: Here, b: Here): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
@@ -75,13 +75,24 @@ export const rollDeg = (a: Here, b: Here): number => {
 };
 
 /**
- * Samples at which somebody walks: the middle of the ankles moves sideways.
- * @param ankleX of the middle of the ankles, pixels, without holes
+ * Samples at which somebody walks: both feet move sideways, each seen over so long that its standing between two steps
+ * counts as going on. A foot that steps or swings while the other stands is part of a movement.
+ * @param leftX of each ankle, pixels, without holes
  * @param staturePx of the person in the picture
  */
-export function walking(ankleX: readonly number[], rate: number, staturePx: number): boolean[] {
+export function walking(
+  leftX: readonly number[],
+  rightX: readonly number[],
+  rate: number,
+  staturePx: number,
+): boolean[] {
+  const [left, right] = [leftX, rightX].map((x) => travels(x, rate, staturePx)) as [boolean[], boolean[]];
+  return left.map((goes, i) => goes && right[i]!);
+}
+
+function travels(ankleX: readonly number[], rate: number, staturePx: number): boolean[] {
   if (ankleX.length < 3) return ankleX.map(() => false);
-  const x = lowPass(ankleX, Math.min(WALKS.cutHz, 0.45 * rate), rate);
+  const x = lowPass(ankleX, Math.min(WALKS.footHz, 0.35 * rate), rate);
   return x.map((_, i) => {
     const [a, b] = [Math.max(0, i - 1), Math.min(x.length - 1, i + 1)];
     return (Math.abs(x[b]! - x[a]!) * rate) / (b - a) > WALKS.perS * staturePx;

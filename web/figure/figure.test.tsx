@@ -7,7 +7,7 @@ import { figureAt, isComputed, rangeOf } from '../../core/posture/index.ts';
 import { REPERTOIRE } from '../../core/testing/repertoire.ts';
 import { Drawing, limbPath, solved, svgPoint } from './index.ts';
 import { frameOf } from './shape.ts';
-import { cycleOf, cycleS, placeAt } from './tempo.ts';
+import { cycleOf, cycleS, placeAt } from '../../core/dose/index.ts';
 
 const find = (name: string) => REPERTOIRE.find((m) => m.name === name)!.mechanics;
 const figure = (build: Build, m: SettledMechanics, at = 1) =>

@@ -10,7 +10,7 @@ import { Drawing } from './drawing.tsx';
 import type { Detail } from './drawing.tsx';
 import { solved } from './ranges.ts';
 import { frameOf } from './shape.ts';
-import { cycleOf, placeAt } from './tempo.ts';
+import { cycleOf, placeAt } from '../../core/dose/index.ts';
 
 /** The ink of a posture where no variation says its pattern. */
 export const PATTERN_OF_POSTURE: Record<SettledMechanics['type'], Pattern> = {

@@ -1,4 +1,4 @@
-import type { Tempo } from '../../core/library/index.ts';
+import type { Tempo } from '../library/index.ts';
 
 /** One repetition as legs of time between places: 0 is the start, 1 the working position. */
 export interface Leg {

@@ -1,0 +1,171 @@
+import { describe, expect, it } from 'vitest';
+import { REFERENCE_BUILD } from '../body/index.ts';
+import type { FaultShows } from '../library/index.ts';
+import { isComputed, rangeOf } from '../posture/index.ts';
+import type { SettledMechanics } from '../posture/index.ts';
+import { REPERTOIRE, bridge, hinge, lunge, squat } from '../testing/repertoire.ts';
+import { seeded } from '../testing/seeded.ts';
+import { askedOf, isMeasured, judgeSet, measureSet, passes, performedS, truthTrack } from './index.ts';
+import type { MeasureOf, Performed, Track } from './index.ts';
+
+const FRAMING = { pxPerM: 200, x: 320, y: 430 };
+const TEMPO = { loweringS: 3, bottomS: 1, risingS: 2, topS: 1 };
+
+const performed = (mechanics: SettledMechanics, of: Partial<Performed> = {}): Performed => ({
+  build: REFERENCE_BUILD,
+  mechanics,
+  range: isComputed(mechanics) ? rangeOf(REFERENCE_BUILD, mechanics) : null,
+  tempo: TEMPO,
+  reps: 5,
+  view: 'side',
+  ...of,
+});
+const about = (p: Performed, of: Partial<MeasureOf> = {}): MeasureOf => ({
+  type: p.mechanics.type,
+  workingIs: p.range?.workingIs ?? 'bottom',
+  statureM: REFERENCE_BUILD.statureM,
+  tape: null,
+  rollDeg: 0,
+  view: p.view,
+  hidden: false,
+  ...of,
+});
+const looked = (p: Performed, { rate = 15, change = (t: Track) => t, heels = [] as number[] } = {}) => {
+  const set = measureSet(change(truthTrack(p, rate, FRAMING)), about(p));
+  return { set, judged: judgeSet(set, askedOf(p.build, p.mechanics, p.range, p.tempo), heels) };
+};
+
+/** Every point moved by a function. */
+const moved = (t: Track, f: (x: number, y: number) => [number, number]): Track => ({
+  ...t,
+  points: Object.fromEntries(
+    Object.entries(t.points).map(([k, list]) => [k, list.map((p) => p && f(p[0], p[1]))]),
+  ) as unknown as Track['points'],
+});
+
+/** Movements that stand or lie in the plane of the picture. */
+const FLAT = REPERTOIRE.filter(
+  (m) => m.mechanics.type !== 'drawn' && !/^(Lateral|Side lunge)/.test(m.name),
+).filter((m) => isComputed(m.mechanics));
+
+describe('a set of the whole repertoire, seen from the side', () => {
+  it('is counted to the repetition, whole, with nothing wrong in it', { timeout: 120_000 }, () => {
+    expect(FLAT.length).toBeGreaterThan(45);
+    for (const { name, mechanics } of FLAT) {
+      const { set, judged } = looked(performed(mechanics));
+      expect({ name, reps: set.reps.length }).toEqual({ name, reps: 5 });
+      expect({ name, clean: judged.clean, seen: judged.seen }).toEqual({ name, clean: 5, seen: [] });
+      expect({ name, range: judged.range }).toEqual({ name, range: 'yes' });
+      expect({ name, tempo: judged.tempo }).toEqual({
+        name,
+        tempo: set.reps[0] && about(performed(mechanics)).workingIs === 'bottom' ? 'yes' : null,
+      });
+    }
+  });
+});
+
+const SQUAT = squat();
+const shows = (s: Partial<FaultShows>): FaultShows => ({ view: 'side', at: 1, ...s }) as FaultShows;
+const FAULTY = [2, 3];
+
+describe('what goes wrong', () => {
+  it('is found in the repetitions that have it', () => {
+    const cases = [
+      { sign: 'trunk leans more', mechanics: SQUAT, shows: shows({ trunkDeg: 26, at: 0.9 }) },
+      { sign: 'knees run ahead', mechanics: SQUAT, shows: shows({ shinDeg: 14, at: 0.9 }) },
+      { sign: 'knees run ahead', mechanics: lunge(), shows: shows({ shinDeg: 14, thighDeg: -8, at: 0.9 }) },
+    ];
+    for (const { sign, mechanics, shows: s } of cases) {
+      const { judged } = looked(performed(mechanics, { fault: { shows: s, amount: 1, in: FAULTY } }));
+      expect(judged.seen.find((x) => x.sign === sign)?.reps).toEqual(FAULTY);
+      expect(judged.clean).toBe(3);
+    }
+  });
+
+  it('is found from the front where the knees fall in, and only there', () => {
+    const fault = { shows: shows({ view: 'front', kneesInDeg: 15, at: 0.9 }), amount: 1, in: FAULTY };
+    const front = looked(performed(SQUAT, { view: 'front', fault }));
+    expect(front.set.reps).toHaveLength(5);
+    expect(front.judged.seen.map((s) => [s.sign, s.reps])).toEqual([['knees fall in', FAULTY]]);
+    expect(looked(performed(SQUAT)).judged.notSeen).toContain('knees fall in');
+    expect(front.judged.notSeen).toContain('trunk leans more');
+    expect(front.set.reps[0]!.at.knee).toEqual({ not: 'not from this view' });
+  });
+
+  it('is short of the range where all of it is, by squat, hinge and bridge', () => {
+    for (const m of [SQUAT, hinge(), bridge()]) {
+      const { judged } = looked(performed(m, { reach: 0.5 }));
+      expect(judged.range).toBe('no');
+      expect(judged.seen[0]).toMatchObject({ sign: 'range short', reps: [0, 1, 2, 3, 4] });
+    }
+  });
+
+  it('is told of a lowering that is fast, and of a tempo that is not kept', () => {
+    const fast = { ...TEMPO, loweringS: 0.5, bottomS: 0 };
+    const p = performed(SQUAT, { tempo: fast });
+    const set = measureSet(truthTrack(p, 30, FRAMING), about(p));
+    const judged = judgeSet(set, askedOf(p.build, p.mechanics, p.range, TEMPO));
+    expect(judged.seen.map((s) => s.sign)).toContain('lowered fast');
+    expect(judged.tempo).toBe('no');
+  });
+
+  it('lifts its heels by at least what was followed', () => {
+    const { judged } = looked(performed(SQUAT), { heels: [0.1, 0, 2.4, 0.9, 0] });
+    expect(judged.seen).toEqual([{ sign: 'heels lift', limit: 1, band: 0, reps: [2], value: 2.4 }]);
+  });
+});
+
+describe('the same set otherwise', () => {
+  const p = performed(SQUAT);
+  const plain = looked(p).set;
+  const angles = (s: typeof plain) =>
+    s.reps.map((r) =>
+      (['knee', 'trunk', 'shin'] as const).map((q) => (isMeasured(r.at[q]) ? r.at[q].value : null)),
+    );
+  const same = (s: typeof plain) => {
+    expect(s.reps).toHaveLength(plain.reps.length);
+    angles(s).forEach((row, i) => row.forEach((v, k) => expect(v).toBeCloseTo(angles(plain)[i]![k]!, 6)));
+  };
+
+  it('has the same angles shifted, scaled or mirrored', () => {
+    same(looked(p, { change: (t) => moved(t, (x, y) => [x + 91, y - 40]) }).set);
+    same(looked(p, { change: (t) => moved(t, (x, y) => [2.5 * x, 2.5 * y]) }).set);
+    same(looked(p, { change: (t) => moved(t, (x, y) => [640 - x, y]) }).set);
+  });
+
+  it('has as many repetitions with noise within the band, and when it is slower', () => {
+    const random = seeded(7);
+    const noisy = (t: Track) => moved(t, (x, y) => [x + 6 * (random() - 0.5), y + 6 * (random() - 0.5)]);
+    expect(looked(p, { change: noisy }).set.reps).toHaveLength(5);
+    const slower = (t: Track) => ({ ...t, timeS: t.timeS.map((s) => 2 * s) });
+    expect(looked(p, { change: slower, rate: 30 }).set.reps).toHaveLength(5);
+  });
+
+  it('is turned with the camera, and turned back by two points of the floor', () => {
+    const [c, s] = [Math.cos(0.1), Math.sin(0.1)];
+    const tilted = (t: Track) => moved(t, (x, y) => [c * x - s * y, s * x + c * y]);
+    const track = tilted(truthTrack(p, 15, FRAMING));
+    const roll = (0.1 * 180) / Math.PI;
+    same(measureSet(track, about(p, { rollDeg: roll })));
+  });
+
+  it('does not tell phases of few frames a second, nor what has holes', () => {
+    expect(looked(p, { rate: 6 }).set.phaseBandS).toBeNull();
+    const lostAt = (t: Track) => t.timeS.map((s) => (s > 9 && s < 14 ? 0.1 : 1));
+    const lost = (t: Track): Track => ({
+      ...t,
+      scores: { ...t.scores, 'right knee': lostAt(t), 'left knee': lostAt(t) },
+    });
+    const { set } = looked(p, { change: lost });
+    expect(set.holes.some(([a, b]) => a <= 9.2 && b >= 13.8)).toBe(true);
+    expect(set.reps.length).toBeLessThan(5);
+  });
+});
+
+it('calls nothing that is within its band of the limit', () => {
+  expect([passes(15, 10, 4), passes(13, 10, 4), passes(6, 10, 4)]).toEqual(['yes', 'too close', 'no']);
+});
+
+it('lasts as long as its repetitions and the standing before and after', () => {
+  expect(performedS(performed(SQUAT))).toBeCloseTo(5 * 7 + 3, 9);
+});
