@@ -191,7 +191,7 @@ function notSeenFrom(set: MeasuredSet, asked: Asked, heel: boolean): CameraSign[
   const not: CameraSign[] = [];
   if (!side || asked.posture[RANGE_OF[asked.type] ?? 'knee'] === undefined) not.push('range short');
   if (!side || asked.type === 'bridge' || asked.type === 'hinge') not.push('trunk leans more');
-  if (!side || asked.type === 'bridge') not.push('knees run ahead');
+  if (!side || asked.type === 'bridge' || asked.type === 'lift') not.push('knees run ahead');
   if (set.view !== 'front') not.push('knees fall in');
   if (!heel) not.push('heels lift');
   if (set.phaseBandS === null || asked.workingIs === 'top') not.push('lowered fast');

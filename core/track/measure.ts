@@ -22,6 +22,7 @@ const JUMP_DEG = 8;
 export type NotMeasured =
   | 'not from this view'
   | 'points are missing'
+  | 'unsteady'
   | 'no scale'
   | 'too few frames a second'
   | 'not of this movement';
@@ -51,8 +52,11 @@ export const BANDS: Record<
   kneesApart: { band: 0.12, poor: 0.12, unit: '', view: 'front' },
 };
 
-/** Seconds within which a phase is told, by where it is seen from. */
-export const PHASE_BANDS = { upright: 0.1, bridge: 0.25, front: 0.3 } as const;
+/**
+ * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
+ * were more than a second off, so that they are not told.
+ */
+export const PHASE_BANDS = { upright: 0.15, split: 0.4, front: 0.3 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
@@ -143,6 +147,8 @@ const between = (a: Here, b: Here) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** A limb may change its length in the picture by so much before the frame is unsure. */
 const LIMB_CHANGE = 0.25;
+/** Within the working position a value may go to and fro by so many bands (judgement). */
+const STEADY = 4;
 /** A frame whose core points are surer than this on average is a sure one. */
 const SURE_FRAME = 0.4;
 
@@ -157,7 +163,18 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   const view: View = of.view ?? (lying && seen.view === 'unknown' ? 'side' : seen.view);
   const track = view === 'side' ? given : unswapped(given);
   const nearSide = nearSideOf(track);
-  const at = (k: 'shoulder' | 'hip' | 'knee' | 'ankle', i: number) => pointAt(track, `${nearSide} ${k}`, i);
+  const facing = facingOf(track, nearSide);
+  // In a split stance the leg ahead is measured, joint by joint: the network takes one leg for the other.
+  const ahead = (k: 'knee' | 'ankle', i: number): Point => {
+    const [l, r] = [pointAt(track, `left ${k}`, i), pointAt(track, `right ${k}`, i)];
+    return l && r ? (facing * (l[0] - r[0]) > 0 ? l : r) : null;
+  };
+  const at = (k: 'shoulder' | 'hip' | 'knee' | 'ankle', i: number): Point =>
+    of.type !== 'lunge' || k === 'shoulder'
+      ? pointAt(track, `${nearSide} ${k}`, i)
+      : k === 'hip'
+        ? both(k, i)
+        : ahead(k, i);
   const both = (k: 'shoulder' | 'hip' | 'knee' | 'ankle', i: number) =>
     middle(pointAt(track, `left ${k}`, i), pointAt(track, `right ${k}`, i));
   const coreScores = (i: number) =>
@@ -167,7 +184,6 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
       ? 0
       : track.timeS.reduce((n, _, i) => n + coreScores(i).reduce((a, b) => a + b, 0) / 4, 0) /
         track.timeS.length;
-  const facing = facingOf(track, nearSide);
   const signed = (deg: number | null) => (deg === null ? null : facing * (deg - of.rollDeg));
   const of3 = (f: (a: Here, b: Here, c: Here) => number, ks: readonly [Point, Point, Point]) =>
     ks[0] && ks[1] && ks[2] ? f(ks[0], ks[1], ks[2]) : null;
@@ -189,7 +205,7 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   };
   const s = (f: (i: number) => number | null, least = JUMP_DEG) => chain(track, rate, f, least);
   const signals = { knee: s(knee), trunk: s(trunk), shin: s(shin), hip: s(hip), fall: s(fall) };
-  const counted = view === 'front' ? signals.fall : countedBy(of, signals);
+  const counted = view === 'side' || lying ? countedBy(of, signals) : signals.fall;
   const pxPerM = pxPerMOf(track, of, counted, rate);
   const masked = walkingIn(
     track,
@@ -200,11 +216,17 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   const reps =
     of.type === 'drawn' ? [] : repsIn(counted, { leastRange: LEAST_RANGE, ...(lying ? {} : { masked }) });
   const poor = meanScore < CLEAR || of.hidden;
-  const measure = (q: Quantity, value: number | null): Measure => {
+  const measure = (q: Quantity, signal: Signal, r: Rep): Measure => {
     const about = BANDS[q];
     if (view !== about.view) return { not: 'not from this view' };
-    if (value === null) return { not: 'points are missing' };
-    return { value, band: poor ? about.poor : about.band };
+    const found = workingIn(signal, r);
+    if (found === null) return { not: 'points are missing' };
+    const { value, spread } = found;
+    // A body that holds its working position does not jump to and fro: one leg was taken for the other.
+    if (spread > STEADY * about.band) return { not: 'unsteady' };
+    // Straight knees are read too bent under a trunk that hangs over them (measured).
+    const wide = q === 'knee' && of.type !== 'squat' && of.type !== 'lunge';
+    return { value, band: wide ? 2 * about.band : poor ? about.poor : about.band };
   };
   const depthCm = s((i) => {
     const [h, k] = [at('hip', i), at('knee', i)];
@@ -227,21 +249,20 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
     nearSide,
     pxPerM,
     phaseBandS:
-      rate < LEAST_RATE.phases
+      rate < LEAST_RATE.phases || lying
         ? null
-        : view === 'front' || view === 'oblique'
+        : view !== 'side'
           ? PHASE_BANDS.front
-          : lying
-            ? PHASE_BANDS.bridge
+          : of.type === 'lunge'
+            ? PHASE_BANDS.split
             : PHASE_BANDS.upright,
     holes: holesIn(counted),
     signal: counted,
     reps: phasesOf(reps).map((phases, n): MeasuredRep => {
       const r = reps[n]!;
-      const bottom = (signal: Signal) => meanIn(signal, r);
       const upright = of.type !== 'bridge' && of.type !== 'extension' && of.type !== 'drawn';
-      const only = (q: Quantity, ok: boolean, value: number | null): Measure =>
-        ok ? measure(q, value) : { not: 'not of this movement' };
+      const only = (q: Quantity, ok: boolean, signal: Signal): Measure =>
+        ok ? measure(q, signal, r) : { not: 'not of this movement' };
       return {
         ...inOrder(phases, of.workingIs),
         fromS: r.fromS,
@@ -252,15 +273,17 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
         // From the front a thigh is foreshortened: its length says nothing.
         unsure: unsureIn(track, r, view === 'side' ? limbs : [], at, coreScores),
         at: {
-          knee: measure('knee', bottom(signals.knee)),
-          trunk: measure('trunk', bottom(signals.trunk)),
-          shin: measure('shin', bottom(signals.shin)),
-          hip: measure('hip', bottom(signals.hip)),
+          // Of somebody who lies only the trunk and the hip were found well enough.
+          knee: only('knee', !lying, signals.knee),
+          trunk: measure('trunk', signals.trunk, r),
+          // Hands and load hang before the knee of a lift.
+          shin: only('shin', !lying && of.type !== 'lift', signals.shin),
+          hip: measure('hip', signals.hip, r),
           depth:
             pxPerM === null && view === 'side' && upright
               ? { not: 'no scale' }
-              : only('depth', upright, bottom(depthCm)),
-          kneesApart: only('kneesApart', upright, bottom(apart)),
+              : only('depth', upright, depthCm),
+          kneesApart: only('kneesApart', upright, apart),
         },
       };
     }),
@@ -305,12 +328,16 @@ const inOrder = (p: Phases, workingIs: 'bottom' | 'top'): Phases =>
     ? p
     : { loweringS: p.risingS, bottomS: p.topS ?? 0, risingS: p.loweringS, topS: p.bottomS };
 
-/** Mean over the working position of a repetition; null: a hole. */
-function meanIn(signal: Signal, r: Rep): number | null {
+/** Mean over the working position of a repetition, and how far it goes to and fro there; null: a hole. */
+function workingIn(signal: Signal, r: Rep): { value: number; spread: number } | null {
   const from = Math.max(0, Math.round((r.bottomFromS - signal.fromS) * signal.rate));
   const to = Math.min(signal.values.length - 1, Math.round((r.bottomToS - signal.fromS) * signal.rate));
   const known = signal.values.slice(from, to + 1).flatMap((v) => (v === null ? [] : [v]));
-  return known.length === 0 ? null : known.reduce((a, b) => a + b, 0) / known.length;
+  if (known.length === 0) return null;
+  return {
+    value: known.reduce((a, b) => a + b, 0) / known.length,
+    spread: Math.max(...known) - Math.min(...known),
+  };
 }
 
 /** The height of the hips over the ankles when somebody stands tallest, pixels: the upper tenth. */
@@ -344,18 +371,22 @@ function pxPerMOf(track: Track, of: MeasureOf, counted: Signal, rate: number): n
 }
 
 function walkingIn(track: Track, rate: number, staturePx: number | null): boolean[] {
-  const x = (k: Landmark) => {
+  // By which is on the left of the picture: one foot is easily taken for the other.
+  const x = (of: (a: number, b: number) => number) => {
     const { values } = resampled(
       track.timeS,
-      track.timeS.map((_, i) => pointAt(track, k, i)?.[0] ?? null),
+      track.timeS.map((_, i) => {
+        const [l, r] = [pointAt(track, 'left ankle', i), pointAt(track, 'right ankle', i)];
+        return l && r ? of(l[0], r[0]) : null;
+      }),
       rate,
     );
     let last = values.find((v) => v !== null) ?? 0;
     return values.map((v) => (last = v ?? last));
   };
-  const left = x('left ankle');
+  const left = x(Math.min);
   if (staturePx === null) return left.map(() => false);
-  return walking(left, x('right ankle'), rate, staturePx);
+  return walking(left, x(Math.max), rate, staturePx);
 }
 
 const LIMBS = [

@@ -13,6 +13,8 @@ const LEVELS = {
   partial: 0.7,
   stallAbove: 0.2,
 } as const;
+/** The bottom goes on through a dip this short and this small, in bottoms: a point was a little off (judgement). */
+const DIP = { s: 0.25, most: 2 } as const;
 const SHORTEST_S = 0.5;
 /** Degrees, or per cent of the standing height. */
 export const LEAST_RANGE = 12;
@@ -116,10 +118,17 @@ function inRun(
     const start = a > 0 ? crossing(x, a - 1, level(before)) : 0;
     const stop = b < x.length - 1 ? crossing(x, b, level(behind)) : b;
     const near = x[low]! - LEVELS.bottom * depth;
-    let p = low;
-    while (p > a && x[p - 1]! >= near) p--;
-    let q = low;
-    while (q < b && x[q + 1]! >= near) q++;
+    const dip = Math.round(DIP.s * rate);
+    const stays = (from: number, step: 1 | -1, end: number) => {
+      let at = from;
+      for (let k = from + step, out = 0; step * (end - k) >= 0; k += step) {
+        if (x[k]! >= near) [at, out] = [k, 0];
+        else if (x[k]! < x[low]! - DIP.most * LEVELS.bottom * depth || ++out > dip) break;
+      }
+      return at;
+    };
+    const p = stays(low, -1, a);
+    const q = stays(low, 1, b);
     // A run that begins or ends in the middle of one does not show the whole of it.
     const ends = b < x.length - 1 || x[b]! <= level(behind) + LEVELS.off * depth;
     const whole = ends && (a > 0 || x[0]! < near);

@@ -77,7 +77,7 @@ export const rollDeg = (a: Here, b: Here): number => {
 /**
  * Samples at which somebody walks: both feet move sideways, each seen over so long that its standing between two steps
  * counts as going on. A foot that steps or swings while the other stands is part of a movement.
- * @param leftX of each ankle, pixels, without holes
+ * @param leftX of the ankle on the left of the picture, and of the one on its right: pixels, without holes
  * @param staturePx of the person in the picture
  */
 export function walking(

@@ -1,0 +1,45 @@
+import { LANDMARKS } from '../../core/track/index.ts';
+import type { Point, Track } from '../../core/track/index.ts';
+import type { SeenFrame } from '../workers/eye.worker.ts';
+
+/** What was seen, frame by frame: the track grows, and each frame stays as a small picture until the page is left. */
+export interface Recording {
+  track: Track;
+  /** Of each frame. */
+  pictures: (Blob | null)[];
+  /** Pixels of the frames. */
+  width: number;
+  height: number;
+}
+
+export const noRecording = (width = 640, height = 480): Recording => ({
+  track: {
+    timeS: [],
+    points: Object.fromEntries(LANDMARKS.map((k) => [k, []])) as unknown as Track['points'],
+    scores: Object.fromEntries(LANDMARKS.map((k) => [k, []])) as unknown as Track['scores'],
+  },
+  pictures: [],
+  width,
+  height,
+});
+
+/** Adds a frame in place: a track of minutes is not copied for each. One that is not later than the last is left out. */
+export function addFrame(to: Recording, timeS: number, seen: SeenFrame): void {
+  const times = to.track.timeS as number[];
+  if (times.length > 0 && timeS <= times.at(-1)!) return;
+  times.push(timeS);
+  LANDMARKS.forEach((k, i) => {
+    (to.track.points[k] as Point[]).push(seen.points[i]!);
+    (to.track.scores[k] as number[]).push(seen.scores[i]!);
+  });
+  to.pictures.push(seen.small);
+}
+
+/** The frame nearest to a moment. */
+export function frameNear({ track: { timeS } }: Recording, s: number): number {
+  let best = 0;
+  timeS.forEach((t, i) => {
+    if (Math.abs(t - s) < Math.abs(timeS[best]! - s)) best = i;
+  });
+  return best;
+}
