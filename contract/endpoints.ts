@@ -6,6 +6,7 @@ import type { Kind } from '../core/library/index.ts';
 import type { Stage } from '../core/terms/index.ts';
 import type { LoggedSet } from '../core/log/index.ts';
 import type * as Access from './access.ts';
+import type * as Eye from './eye.ts';
 import type * as Fault from './fault.ts';
 import type * as Fit from './fit.ts';
 import type * as Hall from './hall.ts';
@@ -55,7 +56,8 @@ export type Matter =
   | 'ratings'
   | 'links'
   | 'cover'
-  | 'hours';
+  | 'hours'
+  | 'eye';
 
 const DECIDED_FROM = ['library', 'people', 'log', 'standings', 'restrictions', 'answers', 'reports'] as const;
 
@@ -845,6 +847,44 @@ export const ENDPOINTS = {
     cover: true,
     floor: true,
     touches: ['hours'],
+  }),
+
+  // eye
+  eye: answers<Eye.PersonEye>()('GET', '/api/people/:person/eye', {
+    who: COACHES,
+    whose: 'one',
+    cover: true,
+    floor: true,
+    reads: ['eye'],
+  }),
+  keepConsent: answers<Ok, object, Eye.ConsentRequest>()('PUT', '/api/people/:person/eye/consent', {
+    who: COACHES,
+    whose: 'one',
+    floor: true,
+    touches: ['eye'],
+  }),
+  keepMeasurement: answers<Received, object, Eye.MeasurementRequest>()('PUT', '/api/measurements/:id', {
+    who: COACHES,
+    whose: 'one',
+    cover: true,
+    floor: true,
+    touches: ['eye'],
+  }),
+  dropMeasurement: answers<Ok, object, { personId: string }>()('DELETE', '/api/measurements/:id', {
+    who: COACHES,
+    whose: 'one',
+    touches: ['eye'],
+  }),
+  measuredTrack: answers<{ track: number[][] | null }>()('GET', '/api/people/:person/eye/:id/track', {
+    who: COACHES,
+    whose: 'one',
+    reads: ['eye'],
+  }),
+  eyeChecked: answers<Eye.EyeChecked>()('GET', '/api/eye/checked', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+    reads: ['eye'],
   }),
 
   // faults

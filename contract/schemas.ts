@@ -5,6 +5,7 @@ import { KINDS } from '../core/library/index.ts';
 import { STAGES } from '../core/terms/index.ts';
 import * as access from './access.ts';
 import type { Body, EndpointName, PartName, Query } from './endpoints.ts';
+import * as eye from './eye.ts';
 import * as fault from './fault.ts';
 import * as hall from './hall.ts';
 import * as kit from './kit.ts';
@@ -149,6 +150,9 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveHour: { body: plan.hourSchema },
   dropHour: { body: plan.dropHourSchema },
   desk: { query: query({ people: listOfPeople }) },
+  keepConsent: { body: eye.consentSchema },
+  keepMeasurement: { body: eye.measurementSchema },
+  dropMeasurement: { body: eye.dropMeasurementSchema },
   keepCase: { body: fault.caseSchema },
   keepChainTry: { body: fault.chainTrySchema },
   setsToRate: { query: query({ people: listOfPeople }) },

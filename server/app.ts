@@ -29,6 +29,7 @@ import { fitRoutes } from './fit/index.ts';
 import { kitRoutes } from './kit/index.ts';
 import { adviceRoutes, libraryRoutes, shelfInForce } from './library/index.ts';
 import { logRoutes, ownHolder, warmToday } from './log/index.ts';
+import { eyeRoutes } from './eye/index.ts';
 import { planRoutes } from './plan/index.ts';
 import { peopleRoutes, guard, peopleOf } from './people/index.ts';
 import { sharedLink, sheetRoutes } from './sheets/index.ts';
@@ -48,6 +49,7 @@ const HANDLERS = {
   ...peopleRoutes,
   ...logRoutes,
   ...faultRoutes,
+  ...eyeRoutes,
   ...planRoutes,
   ...sheetRoutes,
 };
@@ -124,7 +126,9 @@ export function createApp(s: Services, memo: PersonMemo = new PersonMemo()): App
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // Radix positions its popovers with style elements made at run time.
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        // Frames and clips that a page looks at stay on the device.
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ["'self'", 'blob:'],
         connectSrc: ["'self'"],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],

@@ -19,6 +19,7 @@ const log = () => import('./log/pages.ts');
 const fault = () => import('./fault/pages.ts');
 const floor = () => import('./floor/pages.ts');
 const plan = () => import('./plan/pages.ts');
+const eye = () => import('./eye/pages.ts');
 const ladders = () => import('./ladders/index.ts');
 const changes = () => import('./changes/index.ts');
 const body = () => import('./body/pages.ts');
@@ -47,6 +48,7 @@ const TodayPage = page(floor, (m) => m.TodayPage);
 const GroupPage = page(floor, (m) => m.GroupPage);
 const PlanPage = page(plan, (m) => m.PlanPage);
 const HourPage = page(plan, (m) => m.HourPage);
+const MeasurePage = page(eye, (m) => m.MeasurePage);
 const WarmUpPage = page(plan, (m) => m.WarmUpPage);
 const CsvPage = page(log, (m) => m.CsvPage);
 const own = () => import('./own/pages.ts');
@@ -106,6 +108,7 @@ const router = createBrowserRouter([
       { path: '/floor', element: waiting(<TodayPage />) },
       { path: '/floor/session', element: waiting(<GroupPage />) },
       { path: '/floor/plan', element: waiting(<PlanPage />) },
+      { path: '/floor/measure', element: waiting(<MeasurePage />) },
       { path: '/floor/warm-up', element: waiting(<WarmUpPage />) },
       { path: '/floor/hours/:id', element: waiting(<HourPage />) },
       { path: '/guide', element: waiting(<GuideRoom />) },

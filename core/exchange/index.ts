@@ -7,3 +7,4 @@ export type { ReadSet, SetRowProblem } from './set-rows.ts';
 export { MOST_C3D_FRAMES, c3dOf, readC3d } from './c3d.ts';
 export { readTrc, trcOf } from './trc.ts';
 export type { Markers } from './trc.ts';
+export { TRACK_COLUMNS, markersOf, rowsOfTrack, trackOfMarkers, trackOfRows } from './landmark-rows.ts';

@@ -14,7 +14,7 @@ import type {
 } from './documents.ts';
 import type { HoldsUnder, Line } from './line.ts';
 import type { Predicate } from './predicates.ts';
-import type { Felt, RuledNumber, AnswerKind, Severity, Stage } from '../terms/index.ts';
+import type { Felt, RuledNumber, AnswerKind, Severity, Stage, CameraSign } from '../terms/index.ts';
 import { settleMechanics, settleMembers } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { branchesOf, standsAbove } from './places.ts';
@@ -75,6 +75,8 @@ export interface ResolvedFault {
   chain: { text: string; gate: string; variation: { slug: string; name: string } | null }[];
   felt: Felt[];
   shows: FaultShows | null;
+  /** What of it a camera can measure; null: nothing. */
+  cameraSign: CameraSign | null;
 }
 
 /** Pieces of which any one does; mostly one alone. */
@@ -294,6 +296,7 @@ export function resolve(variation: Variation, shelf: Shelf, person?: ForPerson):
         }),
         felt: f.felt ?? [],
         shows: f.shows ?? null,
+        cameraSign: f.cameraSign ?? null,
       },
     ];
   });

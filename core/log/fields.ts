@@ -1,5 +1,15 @@
-import { FELT_KINDS, LEGS, LOAD_KINDS, REGIONS, ROLES, SIDES } from '../terms/index.ts';
-import type { CountedIn, FeltKind, Leg, LoadKind, Region, Role, SettingUsed, Side } from '../terms/index.ts';
+import { FELT_KINDS, LEGS, LOAD_KINDS, MEASURED_BY, REGIONS, ROLES, SIDES } from '../terms/index.ts';
+import type {
+  CountedIn,
+  FeltKind,
+  Leg,
+  LoadKind,
+  MeasuredBy,
+  Region,
+  Role,
+  SettingUsed,
+  Side,
+} from '../terms/index.ts';
 
 /**
  * What is written down of a set, field by field. This is the one place: the type, the schema of requests, the file of
@@ -180,6 +190,21 @@ export const SET_FIELDS = {
     to: 360,
     unit: 'degrees',
   },
+  /** Within which the angle was measured; null: nobody said. */
+  rangeBandDeg: {
+    is: 'number',
+    column: 'range_band_deg',
+    label: 'Angle, give or take',
+    told: 'done',
+    more: 5,
+    blank: null,
+    whole: false,
+    from: 0,
+    to: 90,
+    unit: 'degrees',
+  },
+  /** By what it was measured; null: nothing of it was. It does not make the set a watched one. */
+  measuredBy: { is: 'choice', column: 'measured_by', told: 'planned', blank: null, of: MEASURED_BY },
   faults: { is: 'faults', column: 'faults', told: 'done', blank: [], most: 40 },
   sensations: { is: 'sensations', column: 'felt', told: 'done', blank: null, most: 40 },
   pain: {
@@ -241,6 +266,7 @@ interface Choices {
   loadKind: LoadKind;
   painRegion: Region;
   painSide: Side;
+  measuredBy: MeasuredBy;
 }
 interface Items {
   faults: FaultCount;

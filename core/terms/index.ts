@@ -29,6 +29,7 @@ export {
   SEVERITIES,
   SEVERITY_WORDS,
   CAMERA_SIGNS,
+  MEASURED_BY,
   SIDES,
   otherSide,
   SIDE_ORDERS,
@@ -45,6 +46,7 @@ export {
 } from './lists.ts';
 export type {
   CameraSign,
+  MeasuredBy,
   Aid,
   AnswerKind,
   CountedIn,

@@ -45,6 +45,10 @@ export const VIEW_WORDS: Record<View, string> = {
   ask: 'by asking',
 };
 
+/** By what something was measured rather than watched. */
+export const MEASURED_BY = ['camera', 'clip', 'picture', 'landmark file'] as const;
+export type MeasuredBy = (typeof MEASURED_BY)[number];
+
 /** What a camera can show of a fault; a fault of the library may name one of them. */
 export const CAMERA_SIGNS = [
   'range short',

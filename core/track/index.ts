@@ -3,7 +3,7 @@ export { flexionDeg, hipDeg, leanDeg, turnDeg } from './angles.ts';
 export { LONGEST_GAP_S, closed, despiked, resampled, smoothed } from './clean.ts';
 export { butterworth, cutFor, derivative, lowPass, residual } from './filter.ts';
 export type { LowPass, Residual } from './filter.ts';
-export { LANDMARKS, timeOf } from './track.ts';
+export { CHECKED_SETS, LANDMARKS, MOST_KEPT, timeOf } from './track.ts';
 export type { Landmark, Point, Signal, Track } from './track.ts';
 export { LEAST_RANGE, phasesOf, repsIn } from './reps.ts';
 export type { Phases, Rep } from './reps.ts';
@@ -24,3 +24,5 @@ export { BANDS, LEAST_RATE, PHASE_BANDS, QUANTITIES, isMeasured, measureSet, rat
 export type { Measure, MeasureOf, MeasuredRep, MeasuredSet, NotMeasured, Quantity } from './measure.ts';
 export { STANDS_S, inFrame, landmarksOf, performedAt, performedS, truthTrack } from './performed.ts';
 export type { Framing, Performed } from './performed.ts';
+export { PLACED, anglesOfPicture } from './picture.ts';
+export type { PictureAngle, Placed } from './picture.ts';

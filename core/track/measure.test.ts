@@ -65,7 +65,7 @@ describe('a set of the whole repertoire, seen from the side', () => {
 });
 
 const SQUAT = squat();
-const shows = (s: Partial<FaultShows>): FaultShows => ({ view: 'side', at: 1, ...s }) as FaultShows;
+const shows = (s: Partial<FaultShows>): FaultShows => ({ view: 'side', at: 1, ...s });
 const FAULTY = [2, 3];
 
 describe('what goes wrong', () => {

@@ -38,3 +38,8 @@ export interface Signal {
 
 export const timeOf = ({ fromS, rate }: Pick<Signal, 'fromS' | 'rate'>, i: number): number =>
   fromS + i / rate;
+
+/** What of a measured set is kept at most: frames of a track, and single pictures. */
+export const MOST_KEPT = { frames: 1500, pictures: 6 } as const;
+/** From so many sets on, both measured and judged by eye, measuring is taken as checked on the people of a hall. */
+export const CHECKED_SETS = 20;

@@ -190,6 +190,28 @@ async function requestsOf(): Promise<Requests> {
       of: { id },
       body: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
     },
+    keepConsent: { of: { person }, body: { given: true, minor: false, guardian: '' } },
+    keepMeasurement: {
+      of: { id },
+      body: {
+        personId: person,
+        date: TODAY,
+        setId: null,
+        variation: 'squat',
+        by: 'camera',
+        view: 'side',
+        rate: 15,
+        meanScore: 0.7,
+        reps: [],
+        range: null,
+        tempo: null,
+        signs: [],
+        byEye: null,
+        track: null,
+        pictures: null,
+      },
+    },
+    dropMeasurement: { of: { id }, body: { personId: person } },
     saveHour: {
       of: { id },
       body: {

@@ -260,8 +260,29 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   makeShare: { job: 'floor:floor-hold', person, days: 300 },
   keepChainTry: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
   keepCase: caseOf(),
+  keepConsent: { given: true, minor: false, guardian: '' },
+  keepMeasurement: measurementOf(),
+  dropMeasurement: { personId: person },
   keepStop: { personId: person, date: TODAY, reach: 'everything', pain: null, words: '' },
   rateSet: { faults: [] },
+});
+
+const measurementOf = () => ({
+  personId: person,
+  date: TODAY,
+  setId: null,
+  variation: 'squat',
+  by: 'camera',
+  view: 'side',
+  rate: 15,
+  meanScore: 0.7,
+  reps: [],
+  range: null,
+  tempo: null,
+  signs: [],
+  byEye: null,
+  track: null,
+  pictures: null,
 });
 
 /** The rows of every table that holds something about people, to be compared before and after. */

@@ -54,6 +54,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { MeasurementRequest } from '../../contract/eye.ts';
 import type { HourBody } from '../../contract/plan.ts';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Correctable } from '../../contract/people.ts';
@@ -445,6 +446,42 @@ export const hourPerson = pgTable(
       .references(() => person.id, { onDelete: 'cascade' }),
   },
   (t) => [primaryKey({ columns: [t.hourId, t.personId] }), index('hour_person_person').on(t.personId)],
+);
+
+/** What somebody has said to being measured with a camera; the last word counts. */
+export const eyeConsent = pgTable('eye_consent', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => person.id, { onDelete: 'cascade' }),
+  given: boolean('given').notNull(),
+  date: date('date', { mode: 'string' }).notNull(),
+  minor: boolean('minor').notNull(),
+  guardian: text('guardian').notNull(),
+  recordedBy: text('recorded_by').notNull(),
+  withdrawnOn: date('withdrawn_on', { mode: 'string' }),
+});
+
+/** A set as a camera saw it. It points to its set without binding it: the set may arrive later, or be deleted. */
+export const measurement = pgTable(
+  'measurement',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    setId: uuid('set_id'),
+    variation: text('variation').notNull(),
+    recordedBy: text('recorded_by').notNull(),
+    at: at('at').notNull(),
+    said: jsonb('said')
+      .$type<Omit<MeasurementRequest, 'personId' | 'date' | 'setId' | 'variation' | 'track' | 'pictures'>>()
+      .notNull(),
+    /** Kept only where that was ticked; gone when the consent is. */
+    track: jsonb('track').$type<number[][]>(),
+    pictures: jsonb('pictures').$type<string[]>(),
+  },
+  (t) => [index('measurement_person').on(t.personId, t.date)],
 );
 
 /** What a piece was after each edit, and whose edit it was. */

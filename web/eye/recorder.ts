@@ -1,6 +1,6 @@
 import { LANDMARKS } from '../../core/track/index.ts';
 import type { Point, Track } from '../../core/track/index.ts';
-import type { SeenFrame } from '../workers/eye.worker.ts';
+import type { SeenFrame } from '../workers/index.ts';
 
 /** What was seen, frame by frame: the track grows, and each frame stays as a small picture until the page is left. */
 export interface Recording {

@@ -13,7 +13,7 @@ import { ConfirmDown } from './confirm-down.tsx';
 import { CheckInForm } from './check-in-form.tsx';
 import { CueList } from './cue-list.tsx';
 import { LineAtHand } from './line-at-hand.tsx';
-import { deskOf, nextOf, sheetOf } from './next-of.ts';
+import { deskOf, nextOf, sheetOf } from '../log/index.ts';
 import { HourBand } from '../plan/index.ts';
 import { PersonStrip } from './person-strip.tsx';
 import { Stopped } from './stopped.tsx';

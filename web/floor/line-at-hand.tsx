@@ -12,7 +12,7 @@ import { ChainsBegun } from '../fault/index.ts';
 import { Said, useAddress, useAsk, useUnits } from '../shell/index.ts';
 import { Button, Guard, Loaded, Notice } from '../ui/index.ts';
 import { FloorSet, restAfter } from './floor-set.tsx';
-import { nextOf, sheetOf } from './next-of.ts';
+import { nextOf, sheetOf } from '../log/index.ts';
 import { insteadPath, nextWords } from './next-words.ts';
 import { SetTo } from './set-to.tsx';
 import { WatchList } from './watch-list.tsx';
@@ -193,6 +193,12 @@ export function LineAtHand({
             {line.kit[0]!.name} taken: what instead?
           </Link>
         )}
+        <Link
+          className="flex min-h-14 items-center"
+          to={`/floor/measure?person=${p.personId}&ladder=${line.ladder}`}
+        >
+          Measure this set
+        </Link>
         <Link className="flex min-h-14 items-center" to={`/library/variation/${slug}`}>
           Whole sheet
         </Link>

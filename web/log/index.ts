@@ -10,6 +10,7 @@ export { mergedSets } from './merge.ts';
 export type { ShownSet } from './merge.ts';
 export { formOf, inForm, mostFaults, observedOf, startOf, withAmount } from './observed.ts';
 export type { Observed } from './observed.ts';
+export { deskOf, nextOf, sheetOf } from './next-of.ts';
 export { outbox } from './outbox-store.ts';
 export type { Parcel } from './outbox-store.ts';
 export { Outbox, useParcels } from './outbox.tsx';

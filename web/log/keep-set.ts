@@ -1,6 +1,7 @@
 import type { SetRequest } from '../../contract/log.ts';
 import type { Variation } from '../../core/library/index.ts';
 import type { Target } from '../../core/ladder/index.ts';
+import type { MeasuredBy } from '../../core/terms/index.ts';
 import type { ShownSet } from './merge.ts';
 import { outbox } from './outbox-store.ts';
 import type { Observed } from './observed.ts';
@@ -13,11 +14,12 @@ interface About {
   source: Pick<Variation, 'slug' | 'countedIn' | 'loadKind'>;
   revision: number;
   target: Target | null;
+  measuredBy?: MeasuredBy;
 }
 
 /** Keeps a new set on this tablet and sends it; gives its id, with which it can be taken back. */
 export function keepSet(
-  { personId, date, ordinal, source, revision, target }: About,
+  { personId, date, ordinal, source, revision, target, measuredBy }: About,
   observed: Observed,
 ): string {
   const id = crypto.randomUUID();
@@ -33,6 +35,7 @@ export function keepSet(
     plannedReps:
       source.countedIn === 'repetitions' && observed.doneReps !== null ? (target?.reps ?? null) : null,
     loadKind: source.loadKind,
+    measuredBy: measuredBy ?? null,
     ...observed,
   };
   void outbox.put({ id, personId, edit: 1, set });

@@ -1,3 +1,6 @@
+export { useEye } from './use-eye.ts';
+export type { Eye } from './use-eye.ts';
+export type { SeenFrame } from './eye.worker.ts';
 export { useHour } from './use-hour.ts';
 export type { PlannedHour } from './hour.worker.ts';
 export { useSpread } from './use-spread.ts';

@@ -53,8 +53,12 @@ export const rangeReached = setAtom({
           setsNeeded,
           needed: degrees,
           list: (values) => values.map((v) => `${v}°`).join(', '),
-          unknown: 'the angle was not measured',
+          unknown: 'the angle was not measured, or is too close to call',
           ask: 'Measure the angle',
-          reach: (s) => ({ sure: s.rangeDeg, possible: s.rangeDeg ?? Infinity }),
+          // Measured within a band it counts only where the whole band is clear of the limit.
+          reach: (s) => ({
+            sure: s.rangeDeg === null ? null : s.rangeDeg - (s.rangeBandDeg ?? 0),
+            possible: s.rangeDeg === null ? Infinity : s.rangeDeg + (s.rangeBandDeg ?? 0),
+          }),
         }),
 });

@@ -1,4 +1,4 @@
-import { ANSWER_KINDS, PHASES, SEVERITIES, VIEWS } from '../../terms/index.ts';
+import { ANSWER_KINDS, CAMERA_SIGNS, PHASES, SEVERITIES, VIEWS } from '../../terms/index.ts';
 import {
   choice,
   choices,
@@ -98,6 +98,8 @@ export const FAULT = fields({
     variation: document('Variation', 'variation', { optional: true }),
     gate: line('Gate to the next step'),
   }),
+  /** What of it a camera can measure; absent: it is for eyes and words. */
+  cameraSign: choice('A camera shows it as', CAMERA_SIGNS, { optional: true, none: 'not by a camera' }),
   /** What athletes say with it. */
   felt: list('What athletes say with it', 'sensation', 8, FELT, {
     section: 'How it feels and looks',

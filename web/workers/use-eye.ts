@@ -1,7 +1,7 @@
 import { transfer, wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { EyeApi, SeenFrame } from '../workers/eye.worker.ts';
+import type { EyeApi, SeenFrame } from './eye.worker.ts';
 
 export interface Eye {
   state: 'off' | 'loading' | 'ready' | 'broken';
@@ -26,7 +26,7 @@ export function useEye(): Eye {
   );
   const wake = useCallback(async () => {
     if (worker.current) return;
-    const own = new Worker(new URL('../workers/eye.worker.ts', import.meta.url), { type: 'module' });
+    const own = new Worker(new URL('./eye.worker.ts', import.meta.url), { type: 'module' });
     worker.current = { own, api: wrap<EyeApi>(own) };
     setState('loading');
     try {

@@ -1,4 +1,4 @@
-import type { ShownSet } from '../log/index.ts';
+import type { ShownSet } from './merge.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { factsOf, nextSet, planAt } from '../../core/ladder/index.ts';
 import type { Of } from '../../contract/endpoints.ts';

@@ -1,0 +1,130 @@
+import Joi from 'joi';
+import type { MeasuredSet, Quantity } from '../core/track/index.ts';
+import { LANDMARKS, MOST_KEPT } from '../core/track/index.ts';
+import { CAMERA_SIGNS, MEASURED_BY } from '../core/terms/index.ts';
+import type { CameraSign, MeasuredBy } from '../core/terms/index.ts';
+import { day, list, looseText, number, oneOf, shape, slug, text, whole } from './parts.ts';
+
+/** What somebody, or who stands for them, has said to being measured with a camera. */
+export interface Consent {
+  given: boolean;
+  date: string;
+  /** Under age: a guardian has said it. */
+  minor: boolean;
+  guardian: string;
+  recordedBy: string;
+  /** It was taken back on this day; null: it was not. */
+  withdrawnOn: string | null;
+}
+export type ConsentRequest = Pick<Consent, 'given' | 'minor' | 'guardian'>;
+
+/** What a coach saw by eye of the set that was measured, before they read what was measured. */
+export interface ByEye {
+  reps: number | null;
+  range: boolean | null;
+  tempo: boolean | null;
+}
+
+export type MeasuredRepKept = Pick<
+  MeasuredSet['reps'][number],
+  'fromS' | 'toS' | 'atS' | 'partial' | 'unsure' | 'loweringS' | 'bottomS' | 'risingS' | 'topS' | 'at'
+>;
+
+/** What was measured of a set, as it is kept: numbers with their bands; track and pictures only where that was ticked. */
+export interface MeasurementRequest {
+  personId: string;
+  date: string;
+  /** The set that it became; null: none was logged of it. */
+  setId: string | null;
+  variation: string;
+  by: MeasuredBy;
+  view: 'side' | 'front' | 'oblique' | 'unknown';
+  rate: number;
+  meanScore: number;
+  reps: MeasuredRepKept[];
+  range: boolean | null;
+  tempo: boolean | null;
+  signs: CameraSign[];
+  byEye: ByEye | null;
+  /** A row a frame: seconds, then x, y and how sure of each landmark, pixels; null: not kept. */
+  track: number[][] | null;
+  /** Small pictures, cropped to the person, as data addresses; null: not kept. */
+  pictures: string[] | null;
+}
+
+export interface KeptMeasurement extends Omit<MeasurementRequest, 'track' | 'pictures'> {
+  id: string;
+  recordedBy: string;
+  hasTrack: boolean;
+  pictures: string[];
+}
+
+/** What is known of one person by the camera. */
+export interface PersonEye {
+  consent: Consent | null;
+  measurements: KeptMeasurement[];
+}
+
+/** How measured and judged by eye agree in this hall. */
+export interface EyeChecked {
+  /** Sets both measured and judged by eye. */
+  sets: number;
+  reps: { of: number; same: number; meanOff: number | null };
+  range: { of: number; same: number };
+  tempo: { of: number; same: number };
+}
+
+const personId = Joi.string().uuid();
+const QUANTITY: readonly Quantity[] = ['knee', 'trunk', 'shin', 'hip', 'depth', 'kneesApart'];
+const measure = Joi.alternatives(
+  shape({ value: number(-1000, 1000), band: number(0, 1000) }),
+  shape({ not: text(60) }),
+);
+const seconds = () => number(-1, 3600);
+const maybe = () => Joi.boolean().allow(null);
+
+export const consentSchema = shape({ given: Joi.boolean(), minor: Joi.boolean(), guardian: looseText(200) });
+
+export const byEyeSchema = shape({ reps: whole(0, 200).allow(null), range: maybe(), tempo: maybe() });
+
+export const measurementSchema = shape({
+  personId,
+  date: day(),
+  setId: Joi.string().uuid().allow(null),
+  variation: slug(),
+  by: oneOf(MEASURED_BY),
+  view: oneOf(['side', 'front', 'oblique', 'unknown']),
+  rate: number(0, 240),
+  meanScore: number(0, 1),
+  reps: list(
+    shape({
+      fromS: seconds(),
+      toS: seconds(),
+      atS: seconds(),
+      partial: Joi.boolean(),
+      unsure: Joi.boolean(),
+      loweringS: seconds(),
+      bottomS: seconds(),
+      risingS: seconds(),
+      topS: seconds().allow(null),
+      at: shape(Object.fromEntries(QUANTITY.map((q) => [q, measure]))),
+    }),
+    200,
+  ),
+  range: maybe(),
+  tempo: maybe(),
+  signs: list(oneOf(CAMERA_SIGNS), CAMERA_SIGNS.length),
+  byEye: byEyeSchema.allow(null),
+  track: list(
+    list(number(-100_000, 100_000), 1 + 3 * LANDMARKS.length).length(1 + 3 * LANDMARKS.length),
+    MOST_KEPT.frames,
+  ).allow(null),
+  pictures: list(
+    Joi.string()
+      .pattern(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)
+      .max(40_000),
+    MOST_KEPT.pictures,
+  ).allow(null),
+});
+
+export const dropMeasurementSchema = shape({ personId });

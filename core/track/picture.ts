@@ -1,0 +1,66 @@
+import { flexionDeg, leanDeg, turnDeg } from './angles.ts';
+import type { Point } from './track.ts';
+
+type Here = NonNullable<Point>;
+
+/** Points that a coach places on a picture, with a loupe. */
+export const PLACED = ['shoulder', 'hip', 'knee', 'ankle', 'heel', 'toe', 'other hip', 'bar'] as const;
+export type Placed = (typeof PLACED)[number];
+
+/** What a picture shows, from the points that are there. */
+export interface PictureAngle {
+  name: string;
+  value: number;
+  unit: '°' | '% of the shin';
+  /** Within which it is told: a point is placed to within a centimetre (measured on drawn figures). */
+  band: number;
+}
+
+/** A point placed a centimetre off turns a segment by up to so much (measured: 1 to 2.5 degrees). */
+const BAND_DEG = 2.5;
+/** Two points of the hips lie near each other: a centimetre is about four degrees (measured). */
+const HIPS_BAND_DEG = 4;
+
+const between = (a: Here, b: Here) => Math.hypot(a[0] - b[0], a[1] - b[1]);
+
+/** Everything that the points placed so far tell; y is down, as in the picture. */
+export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle[] {
+  const { shoulder, hip, knee, ankle, toe, bar } = at;
+  const otherHip = at['other hip'];
+  const list: PictureAngle[] = [];
+  const add = (name: string, value: number, unit: PictureAngle['unit'] = '°', band = BAND_DEG) =>
+    list.push({ name, value, unit, band });
+  const fold = (deg: number) => Math.min(Math.abs(deg), 180 - Math.abs(deg));
+  if (knee && ankle) add('Shin from upright', Math.abs(leanDeg(ankle, knee)));
+  if (hip && shoulder) add('Trunk from upright', Math.abs(leanDeg(hip, shoulder)));
+  if (hip && knee) {
+    // Above level counts upwards: a hip higher than the knee is short of level.
+    const down = (Math.atan2(hip[1] - knee[1], Math.abs(hip[0] - knee[0])) * 180) / Math.PI;
+    add('Thigh below level', down);
+  }
+  if (hip && knee && ankle) add('Knee bent', flexionDeg(hip, knee, ankle));
+  if (shoulder && hip && knee) add('Hip from the straight line', flexionDeg(shoulder, hip, knee));
+  if (knee && toe && ankle) {
+    const forward = Math.sign(toe[0] - ankle[0]) || 1;
+    add(
+      'Knee past the toes',
+      (100 * forward * (knee[0] - toe[0])) / between(knee, ankle),
+      '% of the shin',
+      4,
+    );
+  }
+  if (hip && otherHip)
+    add(
+      'Hips from level',
+      fold(turnDeg([1, 0], [otherHip[0] - hip[0], otherHip[1] - hip[1]])),
+      '°',
+      HIPS_BAND_DEG,
+    );
+  if (bar && knee && ankle) {
+    // Distance of the bar from the line of the shin.
+    const [ux, uy] = [knee[0] - ankle[0], knee[1] - ankle[1]];
+    const d = Math.abs(ux * (bar[1] - ankle[1]) - uy * (bar[0] - ankle[0])) / Math.hypot(ux, uy);
+    add('Bar from the shin', (100 * d) / between(knee, ankle), '% of the shin', 4);
+  }
+  return list;
+}

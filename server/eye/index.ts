@@ -1,0 +1,1 @@
+export { eyeRoutes } from './routes.ts';

@@ -1,0 +1,159 @@
+import type { ByEye, MeasurementRequest } from '../../contract/eye.ts';
+import type { TodayLine } from '../../core/floor/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import { LANDMARKS, MOST_KEPT } from '../../core/track/index.ts';
+import type { Judged, MeasuredSet, Track } from '../../core/track/index.ts';
+import type { MeasuredBy } from '../../core/terms/index.ts';
+import { inForm, keepSet, nextOf, outbox, startOf } from '../log/index.ts';
+import type { ShownSet } from '../log/index.ts';
+import { letterOf } from '../shell/index.ts';
+import { frameNear } from './recorder.ts';
+import type { Recording } from './recorder.ts';
+import type { Taken } from './results.tsx';
+
+/** Rows of a track as it is kept and exchanged: seconds from its start, then x, y and how sure of each landmark. */
+export function rowsOf({ timeS, points, scores }: Track): number[][] {
+  const every = Math.ceil(timeS.length / MOST_KEPT.frames);
+  const from = timeS[0] ?? 0;
+  return timeS.flatMap((t, i) =>
+    i % every === 0
+      ? [
+          [
+            Math.round(1000 * (t - from)) / 1000,
+            ...LANDMARKS.flatMap((k) => {
+              const p = points[k][i];
+              return p
+                ? [Math.round(p[0]), Math.round(p[1]), Math.round(100 * scores[k][i]!) / 100]
+                : [0, 0, 0];
+            }),
+          ],
+        ]
+      : [],
+  );
+}
+
+export function trackOf(rows: readonly (readonly number[])[]): Track {
+  const column = (at: number) => rows.map((r) => r[at]!);
+  return {
+    timeS: column(0),
+    points: Object.fromEntries(
+      LANDMARKS.map((k, i) => [
+        k,
+        rows.map((r) => (r[3 + 3 * i]! > 0 ? [r[1 + 3 * i]!, r[2 + 3 * i]!] : null)),
+      ]),
+    ) as unknown as Track['points'],
+    scores: Object.fromEntries(LANDMARKS.map((k, i) => [k, column(3 + 3 * i)])) as unknown as Track['scores'],
+  };
+}
+
+/** Logs the set with what the coach took over, and keeps what was measured beside it. */
+export async function keepMeasured(of: {
+  personId: string;
+  date: string;
+  line: TodayLine;
+  ofDay: readonly ShownSet[];
+  resolved: ResolvedVariation;
+  revision: number;
+  by: MeasuredBy;
+  measured: MeasuredSet;
+  judged: Judged;
+  recording: Recording;
+  taken: Taken;
+  byEye: ByEye | null;
+}): Promise<void> {
+  const { personId, date, line, ofDay, resolved, revision, by, measured, judged, recording, taken, byEye } =
+    of;
+  const next = nextOf(line, ofDay, date);
+  const begun = startOf(resolved, next, false, { countedIn: line.countedIn, oneSided: line.oneSided });
+  const setId = keepSet(
+    {
+      personId,
+      date,
+      ordinal: Math.max(0, ...ofDay.map((s) => s.ordinal)) + 1,
+      source: resolved.source,
+      revision,
+      target: line.target,
+      measuredBy: by,
+    },
+    {
+      ...begun,
+      ...(line.countedIn === 'repetitions' && taken.reps !== null ? inForm('repetitions', taken.reps) : {}),
+      // A coach who said what they saw watched it; a camera alone does not.
+      watched: byEye !== null,
+      tempoKept: taken.tempo,
+      rangeReached: taken.range,
+      rangeDeg: taken.rangeDeg && Math.round(10 * taken.rangeDeg.value) / 10,
+      rangeBandDeg: taken.rangeDeg && taken.rangeDeg.band,
+      faults: taken.faults.map((f) => ({ ...f, side: begun.side })),
+    },
+  );
+  const id = crypto.randomUUID();
+  const request: MeasurementRequest = {
+    personId,
+    date,
+    setId,
+    variation: resolved.source.slug,
+    by,
+    view: measured.view,
+    rate: measured.rate,
+    meanScore: Math.min(1, measured.meanScore),
+    reps: measured.reps.map(({ fromS, toS, atS, partial, unsure, loweringS, bottomS, risingS, topS, at }) => {
+      const from = recording.track.timeS[0] ?? 0;
+      return {
+        fromS: fromS - from,
+        toS: toS - from,
+        atS: atS - from,
+        partial,
+        unsure,
+        loweringS,
+        bottomS,
+        risingS,
+        topS,
+        at,
+      };
+    }),
+    range: taken.range,
+    tempo: taken.tempo,
+    signs: judged.seen.map((s) => s.sign),
+    byEye,
+    track: taken.track ? rowsOf(recording.track) : null,
+    pictures: taken.pictures ? await picturesOf(measured, recording) : null,
+  };
+  await outbox.run(id, personId, {
+    ...letterOf('keepMeasurement', { id }, request),
+    words: `Measured: ${resolved.source.name}`,
+  });
+}
+
+/** Room round the person in a kept picture, of their height. */
+const ROOM = 0.12;
+
+/** A picture of each repetition's working position, cropped to the person. */
+async function picturesOf(measured: MeasuredSet, r: Recording): Promise<string[]> {
+  const list: string[] = [];
+  for (const { atS } of measured.reps.slice(0, MOST_KEPT.pictures)) {
+    const i = frameNear(r, atS);
+    const blob = r.pictures[i];
+    if (!blob) continue;
+    const bitmap = await createImageBitmap(blob);
+    const scale = bitmap.width / r.width;
+    const known = LANDMARKS.flatMap((k) =>
+      r.track.scores[k][i]! > 0.2 && r.track.points[k][i] ? [r.track.points[k][i]] : [],
+    );
+    const [x0, x1] = [Math.min(...known.map((p) => p[0])), Math.max(...known.map((p) => p[0]))];
+    const [y0, y1] = [Math.min(...known.map((p) => p[1])), Math.max(...known.map((p) => p[1]))];
+    const room = ROOM * Math.max(x1 - x0, y1 - y0);
+    const box = {
+      x: (x0 - room) * scale,
+      y: (y0 - room) * scale,
+      w: (x1 - x0 + 2 * room) * scale,
+      h: (y1 - y0 + 2 * room) * scale,
+    };
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [Math.max(1, Math.round(box.w)), Math.max(1, Math.round(box.h))];
+    canvas.getContext('2d')!.drawImage(bitmap, box.x, box.y, box.w, box.h, 0, 0, canvas.width, canvas.height);
+    bitmap.close();
+    list.push(canvas.toDataURL('image/jpeg', 0.7));
+  }
+  return list;
+}

@@ -1,0 +1,203 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { measureSet, viewOfTrack } from '../../core/track/index.ts';
+import type { MeasureOf, View } from '../../core/track/index.ts';
+import { callOut, minutes, wakeAudio } from '../dose/index.ts';
+import { Button } from '../ui/index.ts';
+import type { SeenFrame } from '../workers/index.ts';
+import { addFrame, noRecording } from './recorder.ts';
+import type { Recording } from './recorder.ts';
+import { Skeleton } from './skeleton.tsx';
+import type { Eye } from '../workers/index.ts';
+import { VIEW_HELP, VIEW_WORDS } from './words.ts';
+
+/** Seconds of standing by which the view is told before a set begins. */
+const LOOKS_S = 2;
+/** Repetitions are counted again after so many frames. */
+const COUNT_EVERY = 4;
+/** No set is longer. */
+const LONGEST_S = 240;
+
+interface Shown {
+  seen: SeenFrame;
+  view: View;
+  reps: number;
+  seconds: number;
+  /** Frames a second that were looked at. */
+  rate: number;
+  /** Pixels of the frames. */
+  width: number;
+  height: number;
+}
+
+/** A camera that is looked through: the body found over the picture, the view, and the count while the set is recorded. */
+export function LiveStage({
+  stream,
+  eye,
+  of,
+  onDone,
+  onLeave,
+}: {
+  stream: MediaStream;
+  eye: Eye;
+  of: MeasureOf;
+  onDone: (r: Recording) => void;
+  onLeave: () => void;
+}) {
+  const video = useRef<HTMLVideoElement>(null);
+  const [shown, setShown] = useState<Shown | null>(null);
+  const [on, setOn] = useState(false);
+  const [call, setCall] = useState(false);
+  const recording = useRef<Recording | null>(null);
+  const finish = useCallback(() => {
+    const done = recording.current;
+    recording.current = null;
+    setOn(false);
+    if (done && done.track.timeS.length > 0) onDone(done);
+  }, [onDone]);
+  const latest = useRef({ of, call, finish });
+  useEffect(() => {
+    latest.current = { of, call, finish };
+  }, [of, call, finish]);
+  useEffect(() => {
+    const v = video.current!;
+    v.srcObject = stream;
+    let gone = false;
+    const before = noRecording();
+    const loop = async () => {
+      await v.play();
+      await eye.wake();
+      await eye.anew();
+      let last = 0;
+      let reps = 0;
+      let frames = 0;
+      let began = performance.now();
+      while (!gone) {
+        await new Promise<void>((next) => v.requestVideoFrameCallback(() => next()));
+        if (gone) return;
+        const timeS = performance.now() / 1000;
+        const frame = await createImageBitmap(v);
+        const [width, height] = [frame.width, frame.height];
+        const seen = await eye.see(frame);
+        const own = recording.current;
+        const looked = own ?? before;
+        [looked.width, looked.height] = [width, height];
+        addFrame(looked, timeS, seen);
+        if (!own) dropBefore(before, timeS - LOOKS_S);
+        frames++;
+        const { track } = looked;
+        if (own && frames % COUNT_EVERY === 0) {
+          const found = measureSet(track, latest.current.of).reps.length;
+          if (found > reps && latest.current.call) callOut(String(found));
+          reps = found;
+        }
+        if (!own) reps = 0;
+        const now = performance.now();
+        const rate = now - last > 0 ? 1000 / (now - last) : 0;
+        last = now;
+        if (!own) began = now;
+        const seconds = (now - began) / 1000;
+        setShown({
+          seen,
+          view: viewOfTrack(own ? track : before.track).view,
+          reps,
+          seconds,
+          rate,
+          width,
+          height,
+        });
+        if (own && seconds > LONGEST_S) latest.current.finish();
+      }
+    };
+    loop().catch(() => undefined);
+    return () => {
+      gone = true;
+      v.srcObject = null;
+    };
+    // The camera is looked through as long as it is the same one.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [stream]);
+  const help = of.view ? null : shown && VIEW_HELP[shown.view];
+  return (
+    <section aria-label="Camera" className="grid gap-3 md:grid-cols-[1fr_18rem]">
+      <div
+        className="relative w-full bg-ink"
+        style={{ aspectRatio: `${shown?.width ?? 640} / ${shown?.height ?? 480}` }}
+      >
+        <video ref={video} muted playsInline className="absolute inset-0 h-full w-full object-fill" />
+        {shown && (
+          <Skeleton
+            points={shown.seen.points}
+            scores={shown.seen.scores}
+            width={shown.width}
+            height={shown.height}
+          />
+        )}
+      </div>
+      <div>
+        {!shown && (
+          <p role="status">
+            {eye.state === 'loading' ? 'Loading what finds a person …' : 'Waiting for the camera …'}
+          </p>
+        )}
+        {shown && (
+          <>
+            <p className="label">Seen {of.view ? VIEW_WORDS[of.view] : VIEW_WORDS[shown.view]}</p>
+            {help && (
+              <p className="font-semibold text-warn" role="status">
+                {help}
+              </p>
+            )}
+            {on && (
+              <>
+                <p className="font-head text-7xl leading-none font-bold tabular-nums" aria-live="polite">
+                  {shown.reps}
+                  <span className="sr-only"> repetitions</span>
+                </p>
+                <p className="text-soft">repetitions, {minutes(shown.seconds)}</p>
+              </>
+            )}
+            <p className="text-sm text-soft">{Math.round(shown.rate)} frames a second looked at</p>
+          </>
+        )}
+        <div className="mt-3 grid gap-2">
+          {on ? (
+            <Button floor tone="main" onClick={finish}>
+              The set is done
+            </Button>
+          ) : (
+            <Button
+              floor
+              tone="main"
+              disabled={!shown}
+              onClick={() => {
+                wakeAudio();
+                recording.current = noRecording();
+                setOn(true);
+              }}
+            >
+              Begin the set
+            </Button>
+          )}
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" checked={call} onChange={(e) => setCall(e.target.checked)} /> Sound at each
+            repetition
+          </label>
+          <Button tone="quiet" onClick={onLeave}>
+            Another way
+          </Button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** What was seen before the set is kept only as long as the view is told by it. */
+function dropBefore(r: Recording, sinceS: number): void {
+  const times = r.track.timeS as number[];
+  const old = times.findIndex((t) => t >= sinceS);
+  if (old <= 0) return;
+  times.splice(0, old);
+  r.pictures.splice(0, old);
+  for (const list of Object.values(r.track.points)) (list as unknown[]).splice(0, old);
+  for (const list of Object.values(r.track.scores)) (list as unknown[]).splice(0, old);
+}

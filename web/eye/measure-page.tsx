@@ -1,0 +1,378 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { TodayPerson } from '../../contract/session.ts';
+import type { TodayLine } from '../../core/floor/index.ts';
+import type { ResolvedVariation } from '../../core/library/index.ts';
+import { tempoAt } from '../../core/ladder/index.ts';
+import { RANGE_OF, askedOf, isMeasured, judgeSet, measureSet } from '../../core/track/index.ts';
+import type { MeasureOf, Performed } from '../../core/track/index.ts';
+import type { MeasuredBy } from '../../core/terms/index.ts';
+import { solved } from '../figure/index.ts';
+import { mergedSets, useParcels } from '../log/index.ts';
+import { buildFor, useAddress, useAsk, useBuilds, usePeople } from '../shell/index.ts';
+import { Button, Empty, Loaded, Notice, Segmented, SelectField } from '../ui/index.ts';
+import { drawnFrames, framesOf } from './clip.ts';
+import type { Frame } from './clip.ts';
+import { ConsentForm } from './consent-form.tsx';
+import { drawnCamera } from './drawn-camera.ts';
+import { FilePick } from './file-pick.tsx';
+import { DrawnChoice } from './drawn-choice.tsx';
+import { LandmarkFiles } from './landmark-files.tsx';
+import { LiveStage } from './live-stage.tsx';
+import { PicturePoints } from './picture-points.tsx';
+import { addFrame, noRecording } from './recorder.ts';
+import type { Recording } from './recorder.ts';
+import { Results } from './results.tsx';
+import { keepMeasured } from './keep-measured.ts';
+import { useEye } from '../workers/index.ts';
+
+/** A set measured: with the camera, from a clip, a picture or a landmark file. */
+export function MeasurePage() {
+  const { params } = useAddress();
+  const person = params.get('person');
+  const today = useAsk('today', person ? { people: [person] } : null);
+  const eye = useAsk('eye', person ? { person } : null);
+  const { nameOf } = usePeople(true);
+  if (!person)
+    return (
+      <Empty next={{ to: '/floor', what: 'Choose somebody of today' }}>
+        Nobody is chosen to be measured.
+      </Empty>
+    );
+  return (
+    <Loaded query={today} what="what is asked today">
+      {(data) => (
+        <Loaded query={eye} what="the consent">
+          {({ consent }) => {
+            const of = data.people[0];
+            const lines = (of?.lines ?? []).filter((l) => l.variation !== null);
+            const line = lines.find((l) => l.ladder === params.get('ladder')) ?? lines[0];
+            return (
+              <div className="mx-auto max-w-6xl">
+                <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+                  <h1>Measure: {nameOf(person)}</h1>
+                  <Link className="flex min-h-14 items-center" to={`/floor/session?people=${person}`}>
+                    Back to the session
+                  </Link>
+                </div>
+                {!of || !line ? (
+                  <Notice>Nothing is asked of them today that could be measured.</Notice>
+                ) : !consent?.given ? (
+                  <ConsentForm personId={person} name={nameOf(person)} consent={consent} />
+                ) : (
+                  <OfLine
+                    key={line.ladder}
+                    person={of}
+                    line={line}
+                    lines={lines}
+                    date={data.date}
+                    minor={consent.minor}
+                  />
+                )}
+              </div>
+            );
+          }}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}
+
+function OfLine(p: {
+  person: TodayPerson;
+  line: TodayLine;
+  lines: readonly TodayLine[];
+  date: string;
+  minor: boolean;
+}) {
+  const { set } = useAddress();
+  const sheet = useAsk('sheet', { slug: p.line.variation!, stage: p.line.stage, person: p.person.personId });
+  return (
+    <>
+      {p.lines.length > 1 && (
+        <SelectField
+          label="What is measured"
+          value={p.line.ladder}
+          onChange={(e) => set({ ladder: e.target.value })}
+        >
+          {p.lines.map((l) => (
+            <option key={l.ladder} value={l.ladder}>
+              {l.variationName}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      <Loaded query={sheet} what="the sheet">
+        {({ resolved, revision }) => <Measuring {...p} resolved={resolved} revision={revision} />}
+      </Loaded>
+    </>
+  );
+}
+
+const WAYS = ['camera', 'clip', 'picture', 'landmark file', 'simulated camera'] as const;
+type Way = (typeof WAYS)[number];
+
+type Step =
+  | { is: 'choosing' }
+  | { is: 'live'; stream: MediaStream; stop: () => void }
+  | { is: 'reading'; done: number }
+  | { is: 'measured'; recording: Recording };
+
+function Measuring({
+  person,
+  line,
+  date,
+  minor,
+  resolved,
+  revision,
+}: {
+  person: TodayPerson;
+  line: TodayLine;
+  date: string;
+  minor: boolean;
+  resolved: ResolvedVariation;
+  revision: number;
+}) {
+  const { personId } = person;
+  const parcels = useParcels();
+  const builds = useBuilds();
+  const checked = useAsk('eyeChecked');
+  const eye = useEye();
+  const [way, setWay] = useState<Way>('camera');
+  const [step, setStep] = useState<Step>({ is: 'choosing' });
+  const [view, setView] = useState<'side' | 'front' | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [kept, setKept] = useState<string | null>(null);
+  const cancelled = useRef(false);
+  const build = buildFor(builds, personId);
+  const known = builds.some((b) => b.personId === personId);
+  const { mechanics } = resolved;
+  const { range } = solved(build, mechanics);
+  const tempo = useMemo(() => tempoAt(resolved.source.tempo, line.target), [resolved, line]);
+  const of: MeasureOf = useMemo(
+    () => ({
+      type: mechanics.type,
+      workingIs: range?.workingIs ?? 'bottom',
+      statureM: known ? build.statureM : null,
+      tape: null,
+      rollDeg: 0,
+      view,
+      hidden: line.loadKind === 'bar',
+    }),
+    [mechanics, range, known, build, view, line.loadKind],
+  );
+  const asked = useMemo(
+    () => askedOf(build, mechanics, range, line.target.loweringS === null ? null : tempo),
+    [build, mechanics, range, tempo, line.target.loweringS],
+  );
+  const faults = useMemo(
+    () =>
+      resolved.faults.flatMap(({ slug, name, cameraSign }) =>
+        cameraSign ? [{ slug, name, sign: cameraSign }] : [],
+      ),
+    [resolved],
+  );
+  const stop = useCallback(() => {
+    setStep((s) => {
+      if (s.is === 'live') s.stop();
+      return { is: 'choosing' };
+    });
+  }, []);
+  useEffect(() => stop, [stop]);
+
+  const read = async (frames: AsyncGenerator<Frame>) => {
+    cancelled.current = false;
+    setProblem(null);
+    setStep({ is: 'reading', done: 0 });
+    try {
+      await eye.wake();
+      await eye.anew();
+      const recording = noRecording();
+      for await (const { timeS, bitmap, done } of frames) {
+        if (cancelled.current) {
+          bitmap.close();
+          setStep({ is: 'choosing' });
+          return;
+        }
+        [recording.width, recording.height] = [bitmap.width, bitmap.height];
+        addFrame(recording, timeS, await eye.see(bitmap));
+        setStep({ is: 'reading', done });
+      }
+      setStep({ is: 'measured', recording });
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+      setStep({ is: 'choosing' });
+    }
+  };
+  const camera = async () => {
+    setProblem(null);
+    try {
+      const stream = await navigator.mediaDevices.getUserMedia({
+        video: { width: { ideal: 640 }, height: { ideal: 480 }, facingMode: 'environment' },
+        audio: false,
+      });
+      setStep({ is: 'live', stream, stop: () => stream.getTracks().forEach((t) => t.stop()) });
+    } catch (error) {
+      setProblem(
+        error instanceof DOMException && error.name === 'NotAllowedError'
+          ? 'The camera was not allowed. Allow it for this page in the settings of the browser.'
+          : 'No camera was found on this device.',
+      );
+    }
+  };
+  const by: MeasuredBy = way === 'simulated camera' ? 'camera' : way;
+  let body: ReactNode;
+  if (step.is === 'live')
+    body = (
+      <LiveStage
+        stream={step.stream}
+        eye={eye}
+        of={of}
+        onLeave={stop}
+        onDone={(recording) => {
+          step.stop();
+          setStep({ is: 'measured', recording });
+        }}
+      />
+    );
+  else if (step.is === 'reading')
+    body = (
+      <div role="status">
+        <p className="text-xl font-semibold">
+          {eye.state === 'ready'
+            ? `Looking at the frames: ${Math.round(100 * step.done)} %`
+            : 'Loading what finds a person …'}
+        </p>
+        <progress className="mt-2 w-full" value={step.done} max={1} aria-label="Frames looked at" />
+        <Button onClick={() => (cancelled.current = true)}>Stop</Button>
+      </div>
+    );
+  else if (step.is === 'measured') {
+    const measured = measureSet(step.recording.track, of);
+    const judged = judgeSet(measured, asked);
+    const q = RANGE_OF[asked.type];
+    const found =
+      q === null ? [] : measured.reps.flatMap((r) => (!r.unsure && isMeasured(r.at[q]) ? [r.at[q]] : []));
+    const angle =
+      found.length === 0 || q === 'hip' ? null : found.reduce((a, b) => (b.value < a.value ? b : a));
+    body = (
+      <Results
+        set={measured}
+        judged={judged}
+        recording={step.recording}
+        faults={faults}
+        minor={minor}
+        checked={checked.data ?? null}
+        angle={angle}
+        onAgain={() => setStep({ is: 'choosing' })}
+        onTake={(taken, byEye) => {
+          void keepMeasured({
+            personId,
+            date,
+            line,
+            ofDay: mergedSets(person.sets, parcels, personId).filter((s) => s.date === date),
+            resolved,
+            revision,
+            by,
+            measured,
+            judged,
+            recording: step.recording,
+            taken,
+            byEye,
+          });
+          setKept(
+            `The set is written down as measured ${by === 'camera' ? 'with the camera' : `from a ${by}`}.`,
+          );
+          setStep({ is: 'choosing' });
+        }}
+      />
+    );
+  } else
+    body = (
+      <>
+        <Segmented label="How" named floor options={WAYS} value={way} onPick={setWay}>
+          {(w) =>
+            w === 'camera'
+              ? 'Camera'
+              : w === 'clip'
+                ? 'A clip'
+                : w === 'picture'
+                  ? 'A picture, points by hand'
+                  : w === 'landmark file'
+                    ? 'A landmark file'
+                    : 'Simulated camera'
+          }
+        </Segmented>
+        {way !== 'picture' && (
+          <Segmented
+            label="Seen from"
+            named
+            floor
+            options={[null, 'side', 'front'] as const}
+            value={view}
+            onPick={setView}
+          >
+            {(v) => (v === null ? 'told by the picture' : v === 'side' ? 'the side' : 'the front')}
+          </Segmented>
+        )}
+        <div className="mt-3">
+          {way === 'camera' &&
+            (typeof navigator.mediaDevices === 'undefined' ? (
+              <Notice tone="warn">
+                A browser gives a camera only to pages of its own machine or over HTTPS. The hall’s computer
+                can serve both: start it with <code>npm start -- --https</code>; it says how a tablet trusts
+                it. Clips and pictures work without.
+              </Notice>
+            ) : (
+              <Button floor tone="main" onClick={() => void camera()}>
+                Open the camera
+              </Button>
+            ))}
+          {way === 'clip' && (
+            <FilePick label="Clip (MP4, MOV, WebM)" accept="video/*" onFile={(f) => void read(framesOf(f))} />
+          )}
+          {way === 'picture' && (
+            <PicturePoints
+              eye={eye}
+              type={mechanics.type}
+              hold={{ personId, date, variation: line.variation! }}
+            />
+          )}
+          {way === 'landmark file' && (
+            <LandmarkFiles
+              onRead={(recording) => setStep({ is: 'measured', recording })}
+              onProblem={setProblem}
+            />
+          )}
+          {way === 'simulated camera' && (
+            <DrawnChoice
+              build={build}
+              resolved={resolved}
+              range={range}
+              tempo={tempo}
+              onLive={(p: Performed) => {
+                const made = drawnCamera(p);
+                setStep({ is: 'live', ...made });
+              }}
+              onClip={(p: Performed) => void read(drawnFrames(p, 30))}
+            />
+          )}
+        </div>
+        <p className="mt-3 text-sm text-soft">
+          The tablet stands still at hip height, 3 to 4 m away, exactly to the side (or straight in front for
+          the knees), the whole body in the picture. Nothing of the picture leaves this device.
+        </p>
+      </>
+    );
+  return (
+    <>
+      <p className="text-xl">
+        <b>{line.variationName}</b>
+      </p>
+      {kept && <Notice>{kept}</Notice>}
+      {problem && <Notice tone="warn">{problem}</Notice>}
+      {body}
+    </>
+  );
+}

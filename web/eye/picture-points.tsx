@@ -1,0 +1,262 @@
+import { useRef, useState } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import { LANDMARKS, PLACED, anglesOfPicture } from '../../core/track/index.ts';
+import type { Landmark, Placed } from '../../core/track/index.ts';
+import type { SettledMechanics } from '../../core/posture/index.ts';
+import type { Side } from '../../core/terms/index.ts';
+import { SIDES } from '../../core/terms/index.ts';
+import { refreshAfter, send, queryClient } from '../shell/index.ts';
+import { Button, Notice, Segmented, SelectField, tidy } from '../ui/index.ts';
+import { FilePick } from './file-pick.tsx';
+import type { Eye } from '../workers/index.ts';
+
+type At = Partial<Record<Placed, readonly [number, number]>>;
+
+/** Pixels of the picture that the loupe shows, and how large it is on the screen. */
+const LOUPE = { of: 60, px: 150 } as const;
+const FROM_NETWORK: Partial<Record<Placed, (side: Side) => Landmark>> = {
+  shoulder: (s) => `${s} shoulder`,
+  hip: (s) => `${s} hip`,
+  knee: (s) => `${s} knee`,
+  ankle: (s) => `${s} ankle`,
+};
+const MOST_PX = 2400;
+
+/** A still picture: joints placed by hand, with a loupe and by keys; from the network's points where it finds some. */
+export function PicturePoints({
+  eye,
+  type,
+  hold,
+}: {
+  eye: Eye;
+  type: SettledMechanics['type'];
+  hold: { personId: string; date: string; variation: string };
+}) {
+  const [picture, setPicture] = useState<{
+    url: string;
+    width: number;
+    height: number;
+    bitmap: ImageBitmap;
+  } | null>(null);
+  const [at, setAt] = useState<At>({});
+  const [placing, setPlacing] = useState<Placed>('hip');
+  const [problem, setProblem] = useState<string | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const open = async (file: Blob) => {
+    try {
+      const bitmap = await createImageBitmap(file);
+      if (Math.max(bitmap.width, bitmap.height) > 4 * MOST_PX)
+        throw new RangeError('The picture is too large.');
+      if (picture) URL.revokeObjectURL(picture.url);
+      setPicture({ url: URL.createObjectURL(file), width: bitmap.width, height: bitmap.height, bitmap });
+      setAt({});
+      setPlacing('hip');
+      setProblem(null);
+    } catch {
+      setProblem('This picture cannot be opened here. JPEG, PNG and WebP can.');
+    }
+  };
+  const find = async () => {
+    if (!picture) return;
+    try {
+      await eye.wake();
+      await eye.anew();
+      const seen = await eye.see(await createImageBitmap(picture.bitmap));
+      const score = (k: Landmark) => seen.scores[LANDMARKS.indexOf(k)]!;
+      const side: Side =
+        score('left hip') + score('left knee') > score('right hip') + score('right knee') ? 'left' : 'right';
+      const found = Object.fromEntries(
+        PLACED.flatMap((p) => {
+          const k = FROM_NETWORK[p]?.(side);
+          return k && score(k) >= 0.3 ? [[p, seen.points[LANDMARKS.indexOf(k)]!]] : [];
+        }),
+      ) as At;
+      setAt((now) => ({ ...found, ...now }));
+      setProblem(Object.keys(found).length === 0 ? 'Nobody was found: place the joints by hand.' : null);
+    } catch {
+      setProblem('What finds a person could not be loaded: place the joints by hand.');
+    }
+  };
+  const pointOf = (e: PointerEvent): [number, number] => {
+    const r = box.current!.getBoundingClientRect();
+    return [
+      ((e.clientX - r.left) / r.width) * picture!.width,
+      ((e.clientY - r.top) / r.height) * picture!.height,
+    ];
+  };
+  const place = (p: readonly [number, number]) =>
+    setAt((now) => ({
+      ...now,
+      [placing]: [
+        Math.min(picture!.width, Math.max(0, p[0])),
+        Math.min(picture!.height, Math.max(0, p[1])),
+      ] as const,
+    }));
+  const nudge = (e: KeyboardEvent) => {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
+    const now = at[placing];
+    if (!by || !now) return;
+    e.preventDefault();
+    const step = e.shiftKey ? 10 : 1;
+    place([now[0] + step * by[0]!, now[1] + step * by[1]!]);
+  };
+  const angles = anglesOfPicture(at);
+  const here = at[placing];
+  return (
+    <section aria-label="Picture with points">
+      <FilePick label="Picture (JPEG, PNG, WebP)" accept="image/*" onFile={(f) => void open(f)} />
+      {problem && <Notice tone="warn">{problem}</Notice>}
+      {picture && (
+        <div className="mt-3 grid gap-4 lg:grid-cols-[1fr_22rem]">
+          <div>
+            <div
+              ref={box}
+              role="application"
+              aria-label={`Picture. ${placing} ${here ? 'is placed; arrow keys move it' : 'is not placed yet: tap it'}`}
+              tabIndex={0}
+              className="relative w-full touch-none select-none"
+              style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
+              onPointerDown={(e) => {
+                e.currentTarget.setPointerCapture(e.pointerId);
+                e.currentTarget.focus();
+                place(pointOf(e));
+              }}
+              onPointerMove={(e) => e.buttons > 0 && place(pointOf(e))}
+              onKeyDown={nudge}
+            >
+              <img
+                src={picture.url}
+                alt="The picture that is measured"
+                className="absolute inset-0 h-full w-full"
+                draggable={false}
+              />
+              <svg
+                viewBox={`0 0 ${picture.width} ${picture.height}`}
+                className="pointer-events-none absolute inset-0 h-full w-full"
+              >
+                {(['shoulder', 'hip', 'knee', 'ankle', 'toe'] as const).flatMap((k, i, all) => {
+                  const [a, b] = [at[k], i > 0 ? at[all[i - 1]!] : undefined];
+                  return a && b ? (
+                    <line
+                      key={k}
+                      x1={b[0]}
+                      y1={b[1]}
+                      x2={a[0]}
+                      y2={a[1]}
+                      stroke="#fff"
+                      strokeWidth={picture.width / 200}
+                    />
+                  ) : (
+                    []
+                  );
+                })}
+                {PLACED.map((k) => {
+                  const p = at[k];
+                  return (
+                    p && (
+                      <circle
+                        key={k}
+                        cx={p[0]}
+                        cy={p[1]}
+                        r={picture.width / (k === placing ? 70 : 110)}
+                        fill="none"
+                        stroke={k === placing ? '#a3310f' : '#0c5e58'}
+                        strokeWidth={picture.width / 250}
+                      />
+                    )
+                  );
+                })}
+              </svg>
+            </div>
+          </div>
+          <div>
+            <Segmented label="Place" floor options={PLACED} value={placing} onPick={setPlacing}>
+              {(p) => (at[p] ? `${p} ✓` : p)}
+            </Segmented>
+            <div className="mt-2 flex flex-wrap gap-2">
+              <Button onClick={() => void find()}>
+                {eye.state === 'loading' ? 'Looking …' : 'Find them for me'}
+              </Button>
+              <Button tone="quiet" onClick={() => setAt({})}>
+                All away
+              </Button>
+            </div>
+            {here && (
+              <div
+                className="mt-2 border border-rule bg-ink"
+                aria-hidden="true"
+                style={{
+                  width: LOUPE.px,
+                  height: LOUPE.px,
+                  backgroundImage: `linear-gradient(#a3310f,#a3310f),linear-gradient(#a3310f,#a3310f),url(${picture.url})`,
+                  backgroundRepeat: 'no-repeat',
+                  backgroundSize: `1px 20px, 20px 1px, ${(picture.width * LOUPE.px) / LOUPE.of}px ${(picture.height * LOUPE.px) / LOUPE.of}px`,
+                  backgroundPosition: `center, center, ${LOUPE.px / 2 - (here[0] * LOUPE.px) / LOUPE.of}px ${LOUPE.px / 2 - (here[1] * LOUPE.px) / LOUPE.of}px`,
+                }}
+              />
+            )}
+            <h3 className="mt-3">What it shows</h3>
+            {angles.length === 0 && <p className="text-soft">Place hip, knee and ankle to begin with.</p>}
+            <dl className="grid grid-cols-[1fr_auto] gap-x-3">
+              {angles.map((a) => (
+                <div key={a.name} className="col-span-2 grid grid-cols-subgrid border-b border-rule py-1">
+                  <dt>{a.name}</dt>
+                  <dd className="tabular-nums">
+                    {tidy(a.value, 0)}
+                    {a.unit === '°' ? '°' : ` ${a.unit}`} ± {tidy(a.band, 1)}
+                  </dd>
+                </div>
+              ))}
+            </dl>
+            <p className="mt-1 text-sm text-soft">
+              Arrow keys move the point by a pixel, with Shift by ten.{' '}
+              {type === 'bridge' ? 'Lying, this is the surer way.' : ''}
+            </p>
+            <KeepAsRange at={at} hold={hold} />
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** An angle of the picture kept as a test of range, beside those taken with a tape. */
+function KeepAsRange({ at, hold }: { at: At; hold: { personId: string; date: string } }) {
+  const [method, setMethod] = useState<'ankle angle' | 'hip angle'>('ankle angle');
+  const [side, setSide] = useState<Side>('left');
+  const [said, setSaid] = useState<string | null>(null);
+  const angles = anglesOfPicture(at);
+  const named = angles.find(
+    (a) => a.name === (method === 'ankle angle' ? 'Shin from upright' : 'Hip from the straight line'),
+  );
+  const keep = async () => {
+    if (!named) return;
+    try {
+      await send(
+        'addRangeTest',
+        { person: hold.personId },
+        { date: hold.date, method, side, value: Math.round(named.value) },
+      );
+      await refreshAfter(queryClient, 'addRangeTest', { person: hold.personId });
+      setSaid(`Kept: ${method} ${Math.round(named.value)}°, ${side}.`);
+    } catch (error) {
+      setSaid(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+    }
+  };
+  return (
+    <details className="mt-3">
+      <summary className="min-h-11 content-center font-semibold">Keep it as a test of range</summary>
+      <SelectField label="Test" value={method} onChange={(e) => setMethod(e.target.value as typeof method)}>
+        <option value="ankle angle">ankle: knee to the wall, the shin’s lean with the heel down</option>
+        <option value="hip angle">hip: knee to the chest, how far the hip bends</option>
+      </SelectField>
+      <Segmented label="Side" named options={SIDES} value={side} onPick={setSide}>
+        {(s) => s}
+      </Segmented>
+      <Button className="mt-2" disabled={!named} onClick={() => void keep()}>
+        {named ? `Keep ${Math.round(named.value)}° ± ${tidy(named.band, 1)}` : 'Place the points first'}
+      </Button>
+      {said && <p role="status">{said}</p>}
+    </details>
+  );
+}

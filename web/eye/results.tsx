@@ -1,0 +1,385 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { ByEye, EyeChecked } from '../../contract/eye.ts';
+import { BANDS, CHECKED_SETS, LANDMARKS, QUANTITIES, isMeasured } from '../../core/track/index.ts';
+import type { Judged, MeasuredSet } from '../../core/track/index.ts';
+import { Stepper } from '../log/index.ts';
+import { Button, Segmented, tidy } from '../ui/index.ts';
+import { frameNear } from './recorder.ts';
+import type { Recording } from './recorder.ts';
+import { SaveTrack } from './save-track.tsx';
+import { Skeleton } from './skeleton.tsx';
+import { measureWords, QUANTITY_WORDS, SIGN_WORDS, VERDICT_WORDS, VIEW_WORDS } from './words.ts';
+
+/** What the coach takes over of what was measured. */
+export interface Taken {
+  reps: number | null;
+  tempo: boolean | null;
+  range: boolean | null;
+  rangeDeg: { value: number; band: number } | null;
+  faults: { fault: string; reps: number }[];
+  track: boolean;
+  pictures: boolean;
+}
+
+/** A fault of the variation that a camera can show. */
+export interface CameraFault {
+  slug: string;
+  name: string;
+  sign: string;
+}
+
+const yesNo = (v: 'yes' | 'no' | 'too close' | null): boolean | null =>
+  v === 'yes' ? true : v === 'no' ? false : null;
+
+/** First by eye, then what was measured: evidence is offered, and nothing of it is taken over by itself. */
+export function Results({
+  set,
+  judged,
+  recording,
+  faults,
+  minor,
+  checked,
+  angle,
+  onTake,
+  onAgain,
+}: {
+  set: MeasuredSet;
+  judged: Judged;
+  recording: Recording;
+  faults: readonly CameraFault[];
+  minor: boolean;
+  checked: EyeChecked | null;
+  /** The angle of the range that is written down; null: this movement has none. */
+  angle: { value: number; band: number } | null;
+  onTake: (taken: Taken, byEye: ByEye | null) => void;
+  onAgain: () => void;
+}) {
+  const [byEye, setByEye] = useState<ByEye>({ reps: null, range: null, tempo: null });
+  const [open, setOpen] = useState(false);
+  const trusted = (checked?.sets ?? 0) >= CHECKED_SETS;
+  const seenFaults = judged.seen.flatMap((s) => {
+    const found = faults.filter((f) => f.sign === s.sign);
+    return found.map((f) => ({ ...s, fault: f }));
+  });
+  const [take, setTake] = useState(() => ({
+    reps: trusted,
+    tempo: trusted && yesNo(judged.tempo) !== null,
+    range: trusted && yesNo(judged.range) !== null,
+    faults: trusted ? seenFaults.map((f) => f.fault.slug) : [],
+    track: false,
+    pictures: false,
+  }));
+  const toggle = (key: 'reps' | 'tempo' | 'range' | 'track' | 'pictures') =>
+    setTake((t) => ({ ...t, [key]: !t[key] }));
+  if (!open) {
+    return (
+      <section aria-label="By eye first" className="border-t-4 border-ink bg-paper px-4 py-3">
+        <h2>Say first what you saw</h2>
+        <p>
+          Then what was measured is shown beside it. {CHECKED_SETS} such sets tell how far both agree here.
+        </p>
+        <div className="mt-2 flex flex-wrap items-end gap-5">
+          <Stepper
+            label="Repetitions"
+            value={byEye.reps ?? 0}
+            step={1}
+            onChange={(n) => setByEye((e) => ({ ...e, reps: Math.max(0, Math.round(n)) }))}
+          />
+          <YesNo
+            label="Full range?"
+            value={byEye.range}
+            onPick={(range) => setByEye((e) => ({ ...e, range }))}
+          />
+          <YesNo
+            label="Tempo kept?"
+            value={byEye.tempo}
+            onPick={(tempo) => setByEye((e) => ({ ...e, tempo }))}
+          />
+        </div>
+        <div className="mt-3 flex flex-wrap gap-2">
+          <Button floor tone="main" disabled={byEye.reps === null} onClick={() => setOpen(true)}>
+            Show what was measured
+          </Button>
+          <Button
+            floor
+            tone="quiet"
+            onClick={() => {
+              setByEye({ reps: null, range: null, tempo: null });
+              setOpen(true);
+            }}
+          >
+            I did not watch
+          </Button>
+        </div>
+      </section>
+    );
+  }
+  const shownQ = QUANTITIES.filter((q) => set.reps.some((r) => isMeasured(r.at[q])));
+  const hiddenQ = QUANTITIES.filter(
+    (q) => !shownQ.includes(q) && BANDS[q].view !== set.view && set.view !== 'unknown',
+  );
+  return (
+    <section aria-label="Measured">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h2>
+          {set.reps.length} {set.reps.length === 1 ? 'repetition' : 'repetitions'}, seen{' '}
+          {VIEW_WORDS[set.view]}
+        </h2>
+        <p className="text-soft">
+          {Math.round(set.rate)} frames a second, points {Math.round(100 * set.meanScore)} % sure
+          {set.meanScore < 0.6 ? ': poor light or something before the body, wider bands' : ''}
+        </p>
+      </div>
+      {!trusted && (
+        <p className="mt-1 border-l-4 border-warn pl-2">
+          Not yet checked on people here: {checked?.sets ?? 0} of {CHECKED_SETS} sets were both measured and
+          judged by eye. Each figure counts only when you tick it.
+        </p>
+      )}
+      {set.reps.length === 0 && (
+        <p className="mt-2 font-semibold">
+          No repetition was found. The whole body has to be in the picture, from the side, standing still for
+          a moment before and after.
+        </p>
+      )}
+      <div className="mt-2 overflow-x-auto">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b-2 border-ink text-left align-bottom">
+              <th scope="col" className="py-1 pr-2">
+                Repetition
+              </th>
+              {set.phaseBandS !== null && (
+                <th scope="col" className="py-1 pr-2">
+                  Down, bottom, up, top
+                  <span className="block text-sm font-normal text-soft">
+                    seconds, each ± {tidy(set.phaseBandS, 2)}
+                  </span>
+                </th>
+              )}
+              {shownQ.map((q) => (
+                <th key={q} scope="col" className="py-1 pr-2">
+                  {QUANTITY_WORDS[q]}
+                </th>
+              ))}
+              <th scope="col" className="py-1 pr-2">
+                Range
+              </th>
+              <th scope="col" className="py-1">
+                Seen
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {set.reps.map((r, i) => (
+              <tr key={r.fromS} className="border-b border-rule align-top">
+                <th scope="row" className="py-1 pr-2 text-left">
+                  <span className="flex items-start gap-2">
+                    {i + 1}
+                    <FramePicture
+                      recording={recording}
+                      s={r.atS}
+                      label={`Repetition ${i + 1} at its working position`}
+                    />
+                  </span>
+                </th>
+                {set.phaseBandS !== null && (
+                  <td className="py-1 pr-2 whitespace-nowrap tabular-nums">
+                    {[r.loweringS, r.bottomS, r.risingS, r.topS]
+                      .map((s) => (s === null ? '–' : tidy(s, 1)))
+                      .join(' / ')}
+                  </td>
+                )}
+                {shownQ.map((q) => (
+                  <td key={q} className="py-1 pr-2 tabular-nums">
+                    {measureWords(q, r.at[q])}
+                  </td>
+                ))}
+                <td className="py-1 pr-2">{judged.ranges[i] ? VERDICT_WORDS[judged.ranges[i]] : '–'}</td>
+                <td className="py-1">
+                  {[
+                    ...judged.seen.filter((s) => s.reps.includes(i)).map((s) => SIGN_WORDS[s.sign]),
+                    ...(r.partial ? ['not the whole way'] : []),
+                    ...(r.unsure ? ['joints were not found well: look yourself'] : []),
+                    ...(r.stallsS.length > 0 ? ['stood still on the way up'] : []),
+                  ].join('; ') || 'nothing'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {judged.close.length > 0 && (
+        <p className="mt-1">
+          <b>Too close to call:</b> {judged.close.map((s) => SIGN_WORDS[s]).join('; ')}
+        </p>
+      )}
+      <p className="mt-1 text-sm text-soft">
+        Not measurable in this view:{' '}
+        {[
+          ...hiddenQ.map((q) => QUANTITY_WORDS[q].toLowerCase()),
+          ...judged.notSeen.map((s) => SIGN_WORDS[s]),
+        ].join('; ') || 'nothing of what is measured'}
+        . Heels, the tilt of the hips and everything felt are for your eyes.
+      </p>
+      <AgainstPosture judged={judged} />
+      <SaveTrack set={set} recording={recording} />
+      <h3 className="mt-4">Take over</h3>
+      <div className="mt-1 grid gap-1">
+        <Tick on={take.reps} onToggle={() => toggle('reps')}>
+          {judged.clean} of {set.reps.length} repetitions whole and without anything seen
+          {byEye.reps !== null && ` (you saw ${byEye.reps})`}
+        </Tick>
+        <Tick on={take.tempo} disabled={yesNo(judged.tempo) === null} onToggle={() => toggle('tempo')}>
+          Tempo{' '}
+          {judged.tempo === null
+            ? 'not asked or not told'
+            : judged.tempo === 'yes'
+              ? 'kept'
+              : judged.tempo === 'no'
+                ? 'not kept'
+                : 'too close to call'}
+          {judged.tempoSpread !== null &&
+            `, lowering within ${Math.round(100 * judged.tempoSpread)} % of its mean`}
+          {byEye.tempo !== null && ` (you: ${byEye.tempo ? 'kept' : 'not kept'})`}
+        </Tick>
+        <Tick on={take.range} disabled={yesNo(judged.range) === null} onToggle={() => toggle('range')}>
+          Range {judged.range === null ? 'not told' : VERDICT_WORDS[judged.range]}
+          {angle && `, ${Math.round(angle.value)}° ± ${tidy(angle.band, 1)} in the least deep one`}
+          {byEye.range !== null && ` (you: ${byEye.range ? 'full' : 'short'})`}
+        </Tick>
+        {seenFaults.map((f) => (
+          <Tick
+            key={f.fault.slug}
+            on={take.faults.includes(f.fault.slug)}
+            onToggle={() =>
+              setTake((t) => ({
+                ...t,
+                faults: t.faults.includes(f.fault.slug)
+                  ? t.faults.filter((x) => x !== f.fault.slug)
+                  : [...t.faults, f.fault.slug],
+              }))
+            }
+          >
+            {f.fault.name} in {f.reps.length} {f.reps.length === 1 ? 'repetition' : 'repetitions'}
+          </Tick>
+        ))}
+        <Tick on={take.track} onToggle={() => toggle('track')}>
+          Keep the track of the joints, for comparing later
+        </Tick>
+        <Tick on={take.pictures} disabled={minor} onToggle={() => toggle('pictures')}>
+          {minor
+            ? 'Pictures of somebody under age are not kept: the drawn figure is'
+            : 'Keep a picture of each repetition, cropped to the person'}
+        </Tick>
+      </div>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button
+          floor
+          tone="main"
+          onClick={() =>
+            onTake(
+              {
+                reps: take.reps ? judged.clean : byEye.reps,
+                tempo: take.tempo ? yesNo(judged.tempo) : byEye.tempo,
+                range: take.range ? yesNo(judged.range) : byEye.range,
+                rangeDeg: take.range ? angle : null,
+                faults: seenFaults
+                  .filter((f) => take.faults.includes(f.fault.slug))
+                  .map((f) => ({ fault: f.fault.slug, reps: f.reps.length })),
+                track: take.track,
+                pictures: take.pictures && !minor,
+              },
+              byEye.reps === null ? null : byEye,
+            )
+          }
+        >
+          Write the set down
+        </Button>
+        <Button floor onClick={onAgain}>
+          Measure again, keep nothing
+        </Button>
+      </div>
+      <p className="mt-2 text-sm text-soft">
+        A measured set shows what is in it; it does not show that nothing else was wrong, so it does not count
+        as watched. No figure here is a diagnosis.
+      </p>
+    </section>
+  );
+}
+
+function AgainstPosture({ judged }: { judged: Judged }) {
+  const rows = (['knee', 'trunk', 'shin'] as const).flatMap((q) => {
+    const d = judged.againstPosture[q];
+    return d === undefined
+      ? []
+      : [`${QUANTITY_WORDS[q].toLowerCase()} ${d > 0 ? '+' : '−'}${Math.abs(Math.round(d))}°`];
+  });
+  if (rows.length === 0) return null;
+  return (
+    <p className="mt-1">
+      <b>Against the posture computed for this body:</b> {rows.join(', ')}
+    </p>
+  );
+}
+
+function YesNo({
+  label,
+  value,
+  onPick,
+}: {
+  label: string;
+  value: boolean | null;
+  onPick: (v: boolean | null) => void;
+}) {
+  return (
+    <Segmented label={label} named floor options={[true, false, null]} value={value} onPick={onPick}>
+      {(v) => (v === null ? 'not seen' : v ? 'yes' : 'no')}
+    </Segmented>
+  );
+}
+
+function Tick({
+  on,
+  disabled = false,
+  onToggle,
+  children,
+}: {
+  on: boolean;
+  disabled?: boolean;
+  onToggle: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <label className={`flex min-h-11 items-center gap-2 ${disabled ? 'text-soft' : ''}`}>
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={on && !disabled}
+        disabled={disabled}
+        onChange={onToggle}
+      />
+      <span>{children}</span>
+    </label>
+  );
+}
+
+/** The frame nearest to a moment, with what was found in it. */
+export function FramePicture({ recording, s, label }: { recording: Recording; s: number; label: string }) {
+  const i = frameNear(recording, s);
+  const blob = recording.pictures[i] ?? null;
+  const url = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
+  useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
+  const { track, width, height } = recording;
+  return (
+    <span className="relative block w-28 shrink-0 bg-ink" style={{ aspectRatio: `${width} / ${height}` }}>
+      {url && <img src={url} alt={label} className="absolute inset-0 h-full w-full" />}
+      <Skeleton
+        points={LANDMARKS.map((k) => track.points[k][i] ?? [0, 0])}
+        scores={LANDMARKS.map((k) => track.scores[k][i] ?? 0)}
+        width={width}
+        height={height}
+      />
+    </span>
+  );
+}
