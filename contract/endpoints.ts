@@ -875,7 +875,7 @@ export const ENDPOINTS = {
     whose: 'one',
     touches: ['eye'],
   }),
-  measuredTrack: answers<{ track: number[][] | null }>()('GET', '/api/people/:person/eye/:id/track', {
+  measuredTrack: answers<{ track: string | null }>()('GET', '/api/people/:person/eye/:id/track', {
     who: COACHES,
     whose: 'one',
     reads: ['eye'],

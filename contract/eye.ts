@@ -46,8 +46,8 @@ export interface MeasurementRequest {
   tempo: boolean | null;
   signs: CameraSign[];
   byEye: ByEye | null;
-  /** A row a frame: seconds, then x, y and how sure of each landmark, pixels; null: not kept. */
-  track: number[][] | null;
+  /** A line a frame: seconds, then x, y and how sure of each landmark, pixels, between commas; null: not kept. */
+  track: string | null;
   /** Small pictures, cropped to the person, as data addresses; null: not kept. */
   pictures: string[] | null;
 }
@@ -115,10 +115,14 @@ export const measurementSchema = shape({
   tempo: maybe(),
   signs: list(oneOf(CAMERA_SIGNS), CAMERA_SIGNS.length),
   byEye: byEyeSchema.allow(null),
-  track: list(
-    list(number(-100_000, 100_000), 1 + 3 * LANDMARKS.length).length(1 + 3 * LANDMARKS.length),
-    MOST_KEPT.frames,
-  ).allow(null),
+  track: Joi.string()
+    .pattern(
+      new RegExp(
+        `^-?[0-9.]+(,-?[0-9.]+){${3 * LANDMARKS.length}}(\\n-?[0-9.]+(,-?[0-9.]+){${3 * LANDMARKS.length}})*$`,
+      ),
+    )
+    .max(MOST_KEPT.frames * 300)
+    .allow(null),
   pictures: list(
     Joi.string()
       .pattern(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)

@@ -26,3 +26,4 @@ export { STANDS_S, inFrame, landmarksOf, performedAt, performedS, truthTrack } f
 export type { Framing, Performed } from './performed.ts';
 export { PLACED, anglesOfPicture } from './picture.ts';
 export type { PictureAngle, Placed } from './picture.ts';
+export { keptTrack, trackKept } from './kept.ts';

@@ -54,6 +54,8 @@ export interface Asked {
    * beginning and end. null: nothing is asked.
    */
   loweringS: number | null;
+  /** The movement itself stands still on its way up: it is told of nobody. */
+  stalls: boolean;
 }
 
 /** Something the camera saw that a fault of the library goes by. */
@@ -78,6 +80,8 @@ export interface Judged {
   /** Largest difference of the lowering from its mean, as a share; null: not told. */
   tempoSpread: number | null;
   seen: SeenSign[];
+  /** Repetitions that stood still on the way up. */
+  stalled: number[];
   /** Signs that may have been there: within the band of their limit. */
   close: CameraSign[];
   /** Signs that this view cannot show. */
@@ -170,6 +174,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
         ? null
         : Math.max(...lowering.map((s) => Math.abs(s - meanS))) / meanS,
     seen: [...signs.values()],
+    stalled: asked.stalls ? [] : reps.flatMap((r, i) => (r.stallsS.length > 0 ? [i] : [])),
     close: [...close].filter((s) => !signs.has(s)),
     notSeen: notSeenFrom(
       set,

@@ -5,7 +5,17 @@ import { isComputed, rangeOf } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { REPERTOIRE, bridge, hinge, lunge, squat } from '../testing/repertoire.ts';
 import { seeded } from '../testing/seeded.ts';
-import { askedOf, isMeasured, judgeSet, measureSet, passes, performedS, truthTrack } from './index.ts';
+import {
+  askedOf,
+  isMeasured,
+  keptTrack,
+  judgeSet,
+  measureSet,
+  passes,
+  performedS,
+  trackKept,
+  truthTrack,
+} from './index.ts';
 import type { MeasureOf, Performed, Track } from './index.ts';
 
 const FRAMING = { pxPerM: 200, x: 320, y: 430 };
@@ -168,4 +178,17 @@ it('calls nothing that is within its band of the limit', () => {
 
 it('lasts as long as its repetitions and the standing before and after', () => {
   expect(performedS(performed(SQUAT))).toBeCloseTo(5 * 7 + 3, 9);
+});
+
+it('is the same set after it was kept, to the pixel', () => {
+  const p = performed(SQUAT);
+  const track = truthTrack(p, 15, FRAMING);
+  const back = trackKept(keptTrack({ ...track, timeS: track.timeS.map((t) => t + 100) }));
+  expect(back.timeS[0]).toBe(0);
+  const [was, is] = [measureSet(track, about(p)), measureSet(back, about(p))];
+  expect(is.reps).toHaveLength(was.reps.length);
+  is.reps.forEach((r, i) => {
+    const [a, b] = [r.at.knee, was.reps[i]!.at.knee];
+    expect(isMeasured(a) && isMeasured(b) && Math.abs(a.value - b.value)).toBeLessThan(1);
+  });
 });

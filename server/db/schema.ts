@@ -478,7 +478,7 @@ export const measurement = pgTable(
       .$type<Omit<MeasurementRequest, 'personId' | 'date' | 'setId' | 'variation' | 'track' | 'pictures'>>()
       .notNull(),
     /** Kept only where that was ticked; gone when the consent is. */
-    track: jsonb('track').$type<number[][]>(),
+    track: text('track'),
     pictures: jsonb('pictures').$type<string[]>(),
   },
   (t) => [index('measurement_person').on(t.personId, t.date)],

@@ -124,7 +124,7 @@ export async function dropMeasurement({ db, person }: C, id: string): Promise<vo
   if (gone.length === 0) throw new Refusal(404, 'There is no such measurement.');
 }
 
-export async function trackOf({ db, person }: C, id: string): Promise<{ track: number[][] | null }> {
+export async function trackOf({ db, person }: C, id: string): Promise<{ track: string | null }> {
   const [row] = await db
     .select({ track: measurement.track })
     .from(measurement)

@@ -1,50 +1,15 @@
 import type { ByEye, MeasurementRequest } from '../../contract/eye.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { LANDMARKS, MOST_KEPT } from '../../core/track/index.ts';
-import type { Judged, MeasuredSet, Track } from '../../core/track/index.ts';
+import { MOST_KEPT, keptTrack } from '../../core/track/index.ts';
+import type { Judged, MeasuredSet } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { inForm, keepSet, nextOf, outbox, startOf } from '../log/index.ts';
 import type { ShownSet } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
-import { frameNear } from './recorder.ts';
+import { boxOf, frameNear } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import type { Taken } from './results.tsx';
-
-/** Rows of a track as it is kept and exchanged: seconds from its start, then x, y and how sure of each landmark. */
-export function rowsOf({ timeS, points, scores }: Track): number[][] {
-  const every = Math.ceil(timeS.length / MOST_KEPT.frames);
-  const from = timeS[0] ?? 0;
-  return timeS.flatMap((t, i) =>
-    i % every === 0
-      ? [
-          [
-            Math.round(1000 * (t - from)) / 1000,
-            ...LANDMARKS.flatMap((k) => {
-              const p = points[k][i];
-              return p
-                ? [Math.round(p[0]), Math.round(p[1]), Math.round(100 * scores[k][i]!) / 100]
-                : [0, 0, 0];
-            }),
-          ],
-        ]
-      : [],
-  );
-}
-
-export function trackOf(rows: readonly (readonly number[])[]): Track {
-  const column = (at: number) => rows.map((r) => r[at]!);
-  return {
-    timeS: column(0),
-    points: Object.fromEntries(
-      LANDMARKS.map((k, i) => [
-        k,
-        rows.map((r) => (r[3 + 3 * i]! > 0 ? [r[1 + 3 * i]!, r[2 + 3 * i]!] : null)),
-      ]),
-    ) as unknown as Track['points'],
-    scores: Object.fromEntries(LANDMARKS.map((k, i) => [k, column(3 + 3 * i)])) as unknown as Track['scores'],
-  };
-}
 
 /** Logs the set with what the coach took over, and keeps what was measured beside it. */
 export async function keepMeasured(of: {
@@ -116,7 +81,7 @@ export async function keepMeasured(of: {
     tempo: taken.tempo,
     signs: judged.seen.map((s) => s.sign),
     byEye,
-    track: taken.track ? rowsOf(recording.track) : null,
+    track: taken.track ? keptTrack(recording.track) : null,
     pictures: taken.pictures ? await picturesOf(measured, recording) : null,
   };
   await outbox.run(id, personId, {
@@ -124,9 +89,6 @@ export async function keepMeasured(of: {
     words: `Measured: ${resolved.source.name}`,
   });
 }
-
-/** Room round the person in a kept picture, of their height. */
-const ROOM = 0.12;
 
 /** A picture of each repetition's working position, cropped to the person. */
 async function picturesOf(measured: MeasuredSet, r: Recording): Promise<string[]> {
@@ -137,18 +99,8 @@ async function picturesOf(measured: MeasuredSet, r: Recording): Promise<string[]
     if (!blob) continue;
     const bitmap = await createImageBitmap(blob);
     const scale = bitmap.width / r.width;
-    const known = LANDMARKS.flatMap((k) =>
-      r.track.scores[k][i]! > 0.2 && r.track.points[k][i] ? [r.track.points[k][i]] : [],
-    );
-    const [x0, x1] = [Math.min(...known.map((p) => p[0])), Math.max(...known.map((p) => p[0]))];
-    const [y0, y1] = [Math.min(...known.map((p) => p[1])), Math.max(...known.map((p) => p[1]))];
-    const room = ROOM * Math.max(x1 - x0, y1 - y0);
-    const box = {
-      x: (x0 - room) * scale,
-      y: (y0 - room) * scale,
-      w: (x1 - x0 + 2 * room) * scale,
-      h: (y1 - y0 + 2 * room) * scale,
-    };
+    const { x, y, width, height } = boxOf(r, i);
+    const box = { x: x * scale, y: y * scale, w: width * scale, h: height * scale };
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [Math.max(1, Math.round(box.w)), Math.max(1, Math.round(box.h))];
     canvas.getContext('2d')!.drawImage(bitmap, box.x, box.y, box.w, box.h, 0, 0, canvas.width, canvas.height);

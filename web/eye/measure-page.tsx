@@ -90,6 +90,7 @@ function OfLine(p: {
   const sheet = useAsk('sheet', { slug: p.line.variation!, stage: p.line.stage, person: p.person.personId });
   return (
     <>
+      {p.lines.length === 1 && <p className="text-xl font-semibold">{p.line.variationName}</p>}
       {p.lines.length > 1 && (
         <SelectField
           label="What is measured"
@@ -367,9 +368,6 @@ function Measuring({
     );
   return (
     <>
-      <p className="text-xl">
-        <b>{line.variationName}</b>
-      </p>
       {kept && <Notice>{kept}</Notice>}
       {problem && <Notice tone="warn">{problem}</Notice>}
       {body}

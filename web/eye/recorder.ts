@@ -43,3 +43,30 @@ export function frameNear({ track: { timeS } }: Recording, s: number): number {
   });
   return best;
 }
+
+/** What was found in a frame, in the order of the landmarks. */
+export const foundIn = ({ track }: Recording, i: number) => ({
+  points: LANDMARKS.map((k) => track.points[k][i] ?? ([0, 0] as const)),
+  scores: LANDMARKS.map((k) => track.scores[k][i] ?? 0),
+});
+
+/** Room round the person in a picture of them, of their height. */
+const ROOM = 0.14;
+const SURE = 0.2;
+
+/** The part of a frame that shows the person; the whole frame where nobody was found. */
+export function boxOf(r: Recording, i: number): { x: number; y: number; width: number; height: number } {
+  const { points, scores } = foundIn(r, i);
+  const known = points.filter((_, k) => scores[k]! > SURE);
+  if (known.length < 4) return { x: 0, y: 0, width: r.width, height: r.height };
+  const [xs, ys] = [known.map((p) => p[0]), known.map((p) => p[1])];
+  const [x0, y0] = [Math.min(...xs), Math.min(...ys)];
+  const size = Math.max(Math.max(...xs) - x0, Math.max(...ys) - y0);
+  const room = ROOM * size;
+  return {
+    x: x0 - room,
+    y: y0 - room,
+    width: Math.max(...xs) - x0 + 2 * room,
+    height: Math.max(...ys) - y0 + 2 * room,
+  };
+}

@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { ByEye, EyeChecked } from '../../contract/eye.ts';
-import { BANDS, CHECKED_SETS, LANDMARKS, QUANTITIES, isMeasured } from '../../core/track/index.ts';
+import { BANDS, CHECKED_SETS, QUANTITIES, isMeasured } from '../../core/track/index.ts';
 import type { Judged, MeasuredSet } from '../../core/track/index.ts';
 import { Stepper } from '../log/index.ts';
 import { Button, Segmented, tidy } from '../ui/index.ts';
-import { frameNear } from './recorder.ts';
+import { boxOf, foundIn, frameNear } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { SaveTrack } from './save-track.tsx';
-import { Skeleton } from './skeleton.tsx';
+import { Bones } from './skeleton.tsx';
 import { measureWords, QUANTITY_WORDS, SIGN_WORDS, VERDICT_WORDS, VIEW_WORDS } from './words.ts';
 
 /** What the coach takes over of what was measured. */
@@ -201,7 +201,7 @@ export function Results({
                     ...judged.seen.filter((s) => s.reps.includes(i)).map((s) => SIGN_WORDS[s.sign]),
                     ...(r.partial ? ['not the whole way'] : []),
                     ...(r.unsure ? ['joints were not found well: look yourself'] : []),
-                    ...(r.stallsS.length > 0 ? ['stood still on the way up'] : []),
+                    ...(judged.stalled.includes(i) ? ['stood still on the way up'] : []),
                   ].join('; ') || 'nothing'}
                 </td>
               </tr>
@@ -364,22 +364,23 @@ function Tick({
   );
 }
 
-/** The frame nearest to a moment, with what was found in it. */
+/** The frame nearest to a moment, round the person, with what was found in it. */
 export function FramePicture({ recording, s, label }: { recording: Recording; s: number; label: string }) {
   const i = frameNear(recording, s);
   const blob = recording.pictures[i] ?? null;
   const url = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
-  const { track, width, height } = recording;
+  const { width, height } = recording;
+  const box = boxOf(recording, i);
   return (
-    <span className="relative block w-28 shrink-0 bg-ink" style={{ aspectRatio: `${width} / ${height}` }}>
-      {url && <img src={url} alt={label} className="absolute inset-0 h-full w-full" />}
-      <Skeleton
-        points={LANDMARKS.map((k) => track.points[k][i] ?? [0, 0])}
-        scores={LANDMARKS.map((k) => track.scores[k][i] ?? 0)}
-        width={width}
-        height={height}
-      />
-    </span>
+    <svg
+      role="img"
+      aria-label={label}
+      className="block w-28 shrink-0 bg-ink"
+      viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
+    >
+      {url && <image href={url} width={width} height={height} preserveAspectRatio="none" />}
+      <Bones {...foundIn(recording, i)} />
+    </svg>
   );
 }

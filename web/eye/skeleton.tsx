@@ -17,23 +17,25 @@ const BONES: readonly (readonly [Landmark, Landmark])[] = [
 ];
 const SURE = 0.3;
 
-/** What was found, over the frame it was found in. Laid over a picture of the same size. */
-export function Skeleton({
-  points,
-  scores,
-  width,
-  height,
-}: {
+interface Found {
   /** In the order of the landmarks. */
   points: readonly (readonly [number, number])[];
   scores: readonly number[];
-  width: number;
-  height: number;
-}) {
+}
+
+/** What was found, over the frame it was found in. Laid over a picture of the same size. */
+export const Skeleton = ({ width, height, ...found }: Found & { width: number; height: number }) => (
+  <svg viewBox={`0 0 ${width} ${height}`} className="absolute inset-0 h-full w-full" aria-hidden="true">
+    <Bones {...found} />
+  </svg>
+);
+
+/** The lines and joints alone, for a picture of their own. */
+export function Bones({ points, scores }: Found) {
   const at = (k: Landmark) => LANDMARKS.indexOf(k);
   const sure = (i: number) => (scores[i] ?? 0) >= SURE;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className="absolute inset-0 h-full w-full" aria-hidden="true">
+    <>
       {BONES.map(([a, b]) => {
         const [i, j] = [at(a), at(b)];
         if (!sure(i) || !sure(j)) return null;
@@ -66,6 +68,6 @@ export function Skeleton({
           <circle key={i} cx={p[0]} cy={p[1]} r={5} fill="#fff" stroke="#0c5e58" strokeWidth={2.5} />
         ) : null,
       )}
-    </svg>
+    </>
   );
 }

@@ -17,7 +17,7 @@ CREATE TABLE "measurement" (
 	"recorded_by" text NOT NULL,
 	"at" timestamp with time zone NOT NULL,
 	"said" jsonb NOT NULL,
-	"track" jsonb,
+	"track" text,
 	"pictures" jsonb
 );
 --> statement-breakpoint
