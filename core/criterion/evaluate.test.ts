@@ -108,6 +108,19 @@ describe('each atom: met, not met, unknown, exactly at the limit', () => {
       'met',
     ],
     ['faults unseen', { kind: 'faultsAtMost', severity: 2, count: 0 }, [{ watched: false }], 'unknown'],
+    // A camera shows what it sees; that nothing else was wrong it does not.
+    [
+      'a fault measured',
+      { kind: 'faultsAtMost', severity: 2, count: 0 },
+      [{ watched: false, measuredBy: 'camera', faults: [{ fault: 'knee-in', side: null, reps: 2 }] }],
+      'not met',
+    ],
+    [
+      'nothing measured',
+      { kind: 'faultsAtMost', severity: 2, count: 0 },
+      [{ watched: false, measuredBy: 'camera' }],
+      'unknown',
+    ],
     ['pain at the limit', { kind: 'painAtMost', pain: 3 }, [{ pain: 3 }], 'met'],
     ['pain above', { kind: 'painAtMost', pain: 3 }, [{ pain: 4 }], 'not met'],
     ['pain not asked', { kind: 'painAtMost', pain: 3 }, [{ pain: null }], 'unknown'],

@@ -111,7 +111,7 @@ describe('sets as rows', () => {
     [{ side: 'middle' }, '2 side: "middle" is none of left, right.'],
     [{ watched: 'yes', faults: 'hat-falls x1' }, '2 faults: The library has no fault "hat-falls".'],
     [{ watched: 'yes', faults: 'knee in' }, '2 faults: "knee in" is not a fault like "knee-in x2 (left)".'],
-    [{ faults: 'knee-in x1' }, '2 faults: Faults are seen only in a watched set.'],
+    [{ faults: 'knee-in x1' }, '2 faults: Faults are seen only in a watched or measured set.'],
     [{ felt: 'back of hip' }, '2 felt: "back of hip" is not a sensation like "work: back of hip".'],
     [{ felt: 'work: tail' }, '2 felt: There is no region "tail".'],
     [{ aids: 'pads' }, '2 aids: "pads" is not an aid like "pads=2".'],

@@ -277,6 +277,7 @@ export function setOfRow(
   if (AMOUNT_FIELDS.every((f) => (row[SET_FIELDS[f].column] ?? '').trim() === '')) {
     say('repetitions', 'Neither repetitions nor seconds held nor rounds are given.');
   }
-  if (!set.watched && set.faults.length > 0) say('faults', 'Faults are seen only in a watched set.');
+  if (!set.watched && !set.measuredBy && set.faults.length > 0)
+    say('faults', 'Faults are seen only in a watched or measured set.');
   return problems.length ? { problems } : { set };
 }

@@ -24,6 +24,10 @@ export function cleanReps(set: LoggedSet, facts: Severities): number | null {
   return Math.max(0, set.doneReps - faultyReps(set, facts, 2));
 }
 
+/** Faults of the set were seen: by somebody who watched it, or by what it was measured with. */
+export const showsFaults = (set: Pick<LoggedSet, 'watched' | 'measuredBy' | 'faults'>): boolean =>
+  set.watched || (set.measuredBy !== null && set.faults.length > 0);
+
 /** Load of a set in all: what one weight says, times the weights that are held; null where it was not noted. */
 export const totalKg = (
   set: Pick<LoggedSet, 'loadKg' | 'variation'>,

@@ -1,4 +1,5 @@
 import type { IsoDate } from '../terms/index.ts';
+import { showsFaults } from './clean.ts';
 import type { LoggedSet } from './set.ts';
 
 /** The sets of one person on one date that count at a level. */
@@ -36,7 +37,7 @@ export function sessionsOf(sets: readonly LoggedSet[]): EvidenceSession[] {
 }
 
 /** Whether anything of the session was watched. */
-export const wasWatched = (session: EvidenceSession): boolean => session.sets.some((s) => s.watched);
+export const wasWatched = (session: EvidenceSession): boolean => session.sets.some(showsFaults);
 
 /** Order within a session; the id breaks ties so that the order of entry never matters. */
 export function bySetOrder(a: LoggedSet, b: LoggedSet): number {

@@ -1,4 +1,4 @@
-export { cleanReps, faultyReps, severityOf, totalKg } from './clean.ts';
+export { cleanReps, faultyReps, severityOf, showsFaults, totalKg } from './clean.ts';
 export { dayOf, lastSets } from './day.ts';
 export { bySetOrder, levelEvidence, sessionsOf, wasWatched } from './evidence.ts';
 export type { EvidenceSession } from './evidence.ts';

@@ -72,7 +72,12 @@ export function setSummary(
       s.aids?.length ? usedWords(s.aids) : null,
       s.effort !== null ? `effort ${tidy(s.effort)}` : null,
       s.pain !== null ? (s.pain === 0 ? 'no pain' : `pain ${tidy(s.pain)}`) : null,
-      s.watched ? (faults.length ? faults.join(', ') : 'watched, no fault') : 'not watched',
+      s.rangeDeg !== null
+        ? `${tidy(s.rangeDeg)}°${s.rangeBandDeg === null ? '' : ` ± ${tidy(s.rangeBandDeg)}`}`
+        : null,
+      s.measuredBy ? `measured (${s.measuredBy})` : null,
+      s.watched || faults.length > 0 ? (faults.length ? faults.join(', ') : 'watched, no fault') : null,
+      s.watched ? null : 'not watched',
     ]
       .filter(Boolean)
       .join(', '),

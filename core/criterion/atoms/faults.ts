@@ -1,4 +1,4 @@
-import { severityOf } from '../../log/index.ts';
+import { severityOf, showsFaults } from '../../log/index.ts';
 import type { EvidenceSession, FactsBySlug, LoggedSet } from '../../log/index.ts';
 import { SEVERITIES, SEVERITY_WORDS, SIDES } from '../../terms/index.ts';
 import type { Severity, Side } from '../../terms/index.ts';
@@ -56,7 +56,8 @@ function judgeFaults(a: { severity: Severity; count: number }, pool: Pool, ctx: 
   const { facts } = ctx;
   // A stop fault in the warm-up or in a drill is one.
   const read = a.severity === 3 ? withWarmUp(pool, ctx) : pool.sessions.flatMap((s) => s.sets);
-  const watched = read.filter((s) => s.watched);
+  // A measured set can show a fault; that there was none it cannot.
+  const watched = read.filter(showsFaults);
   const oneSided = read.some((s) => facts.get(s.variation)?.oneSided);
   const sides: (Side | null)[] = oneSided ? [...SIDES] : [null];
   const seenOn = (side: Side | null) => watched.reduce((n, s) => n + faultsOn(s, side, facts, a.severity), 0);
@@ -69,7 +70,7 @@ function judgeFaults(a: { severity: Severity; count: number }, pool: Pool, ctx: 
     seen: watched.length ? seen : null,
     margin: watched.length ? a.count - seen : null,
     account: watched.length
-      ? `${seen} in ${plural(watched.length, 'watched set')}`
+      ? `${seen} in ${plural(watched.length, watched.every((s) => s.watched) ? 'watched set' : 'watched or measured set')}`
       : 'not known: no set was watched',
     setIds: watched.map((s) => s.id),
     ask: known || over ? null : oneSided ? 'Watch a set of each side' : 'Watch a set',

@@ -1,0 +1,128 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { EyeChecked, MeasurementRequest, PersonEye } from '../../contract/eye.ts';
+import { REFERENCE_BUILD } from '../../core/body/index.ts';
+import { rangeOf } from '../../core/posture/index.ts';
+import { squat } from '../../core/testing/repertoire.ts';
+import { keptTrack, truthTrack } from '../../core/track/index.ts';
+import { placedPerson, testHall } from '../testing/hall.ts';
+import type { TestHall } from '../testing/hall.ts';
+
+const TODAY = '2026-11-24';
+const PICTURE = `data:image/jpeg;base64,${Buffer.from('not looked into').toString('base64')}`;
+
+let hall: TestHall;
+let person: string;
+beforeAll(async () => {
+  hall = await testHall();
+  person = await placedPerson(hall, 'hold');
+});
+afterAll(() => hall.close());
+
+const mechanics = squat();
+const TRACK = keptTrack(
+  truthTrack(
+    {
+      build: REFERENCE_BUILD,
+      mechanics,
+      range: rangeOf(REFERENCE_BUILD, mechanics as never),
+      tempo: { loweringS: 1, bottomS: 0, risingS: 1, topS: 0 },
+      reps: 1,
+      view: 'side',
+    },
+    10,
+    { pxPerM: 200, x: 320, y: 430 },
+  ),
+);
+const measurement = (of: Partial<MeasurementRequest> = {}): MeasurementRequest => ({
+  personId: person,
+  date: TODAY,
+  setId: null,
+  variation: 'squat',
+  by: 'camera',
+  view: 'side',
+  rate: 15,
+  meanScore: 0.7,
+  reps: [],
+  range: true,
+  tempo: null,
+  signs: [],
+  byEye: null,
+  track: TRACK,
+  pictures: [PICTURE],
+  ...of,
+});
+const eye = () => hall.as('head').get<PersonEye>(`/api/people/${person}/eye`);
+const consent = (given: boolean, of: { minor?: boolean; guardian?: string } = {}) =>
+  hall
+    .as('coach')
+    .send('PUT', `/api/people/${person}/eye/consent`, { given, minor: false, guardian: '', ...of });
+
+describe('measuring somebody', () => {
+  it('needs their word first, and a guardian’s of who is under age', async () => {
+    const id = randomUUID();
+    const before = await hall.as('coach').send('PUT', `/api/measurements/${id}`, measurement());
+    expect(before.status).toBe(403);
+    expect((await consent(true, { minor: true, guardian: ' ' })).status).toBe(422);
+    expect((await eye()).consent).toBeNull();
+    expect((await consent(true)).status).toBe(200);
+    expect((await eye()).consent).toMatchObject({ given: true, minor: false, withdrawnOn: null });
+    expect((await hall.as('coach').send('PUT', `/api/measurements/${id}`, measurement())).status).toBe(200);
+    const [kept] = (await eye()).measurements;
+    expect(kept).toMatchObject({ id, hasTrack: true, pictures: [PICTURE], range: true });
+    const { track } = await hall.as('head').get<{ track: string }>(`/api/people/${person}/eye/${id}/track`);
+    expect(track).toBe(TRACK);
+  });
+
+  it('sent twice it is one, and the id of somebody else is refused', async () => {
+    const { id } = (await eye()).measurements[0]!;
+    await hall.as('coach').ok('PUT', `/api/measurements/${id}`, measurement({ range: false }));
+    expect((await eye()).measurements.map((m) => [m.id, m.range])).toEqual([[id, false]]);
+    const other = await placedPerson(hall, 'hold');
+    await hall
+      .as('head')
+      .ok('PUT', `/api/people/${other}/eye/consent`, { given: true, minor: false, guardian: '' });
+    const response = await hall
+      .as('head')
+      .send('PUT', `/api/measurements/${id}`, measurement({ personId: other }));
+    expect(response.status).toBe(409);
+    expect(
+      (await hall.as('head').send('DELETE', `/api/measurements/${id}`, { personId: other })).status,
+    ).toBe(404);
+  });
+
+  it('refuses a day to come, a track that is none, and pictures that are none', async () => {
+    const put = (of: object) =>
+      hall.as('coach').send('PUT', `/api/measurements/${randomUUID()}`, { ...measurement(), ...of });
+    expect((await put({ date: '2026-12-24' })).status).toBe(422);
+    expect((await put({ track: '0,1,2' })).status).toBe(422);
+    expect((await put({ pictures: ['https://example.org/x.jpg'] })).status).toBe(422);
+    expect((await eye()).measurements).toHaveLength(1);
+  });
+
+  it('taken back, track and pictures go at once and the numbers stay; all of it goes out with the person', async () => {
+    expect((await consent(false)).status).toBe(200);
+    const { consent: said, measurements } = await eye();
+    expect(said).toMatchObject({ given: false, withdrawnOn: TODAY });
+    expect(measurements).toHaveLength(1);
+    expect(measurements[0]).toMatchObject({ hasTrack: false, pictures: [], rate: 15 });
+    expect(
+      (await hall.as('coach').send('PUT', `/api/measurements/${randomUUID()}`, measurement())).status,
+    ).toBe(403);
+  });
+
+  it('tells how measuring and the eye agree, without a name', async () => {
+    await consent(true);
+    const by = (reps: number, range: boolean | null) =>
+      measurement({ byEye: { reps, range, tempo: null }, reps: [] });
+    for (const m of [by(0, true), by(2, false), by(0, null)])
+      await hall.as('coach').ok('PUT', `/api/measurements/${randomUUID()}`, m);
+    const checked = await hall.as('coach').get<EyeChecked>('/api/eye/checked');
+    expect(checked).toEqual({
+      sets: 3,
+      reps: { of: 3, same: 2, meanOff: 2 / 3 },
+      range: { of: 2, same: 1 },
+      tempo: { of: 0, same: 0 },
+    });
+  });
+});
