@@ -880,6 +880,18 @@ export const ENDPOINTS = {
     whose: 'one',
     reads: ['eye'],
   }),
+  keepTrial: answers<Ok, object, Eye.TrialRequest>()('PUT', '/api/eye/trials/:id', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+    touches: ['eye'],
+  }),
+  trials: answers<Eye.Trials>()('GET', '/api/eye/trials', {
+    who: COACHES,
+    whose: 'nobody',
+    floor: true,
+    reads: ['eye'],
+  }),
   eyeChecked: answers<Eye.EyeChecked>()('GET', '/api/eye/checked', {
     who: COACHES,
     whose: 'nobody',

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { MeasuredSet, Quantity } from '../core/track/index.ts';
 import { LANDMARKS, MOST_KEPT } from '../core/track/index.ts';
 import { CAMERA_SIGNS, MEASURED_BY } from '../core/terms/index.ts';
+import type { EyeTrial } from '../core/fault/index.ts';
 import type { CameraSign, MeasuredBy } from '../core/terms/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, text, whole } from './parts.ts';
 
@@ -130,5 +131,27 @@ export const measurementSchema = shape({
     MOST_KEPT.pictures,
   ).allow(null),
 });
+
+/** A clip that a coach judged; who they are the server knows. */
+export interface TrialRequest {
+  clip: string;
+  shown: string | null;
+  amount: number;
+  offered: string[];
+  said: string | null;
+}
+
+export const trialSchema = shape({
+  clip: text(200),
+  shown: slug().allow(null),
+  amount: number(0, 2),
+  offered: list(slug(), 12).min(1),
+  said: slug().allow(null),
+});
+
+/** Clips judged, oldest first: one's own, for the head coach everybody's. */
+export interface Trials {
+  trials: EyeTrial[];
+}
 
 export const dropMeasurementSchema = shape({ personId });

@@ -152,6 +152,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   desk: { query: query({ people: listOfPeople }) },
   keepConsent: { body: eye.consentSchema },
   keepMeasurement: { body: eye.measurementSchema },
+  keepTrial: { body: eye.trialSchema },
   dropMeasurement: { body: eye.dropMeasurementSchema },
   keepCase: { body: fault.caseSchema },
   keepChainTry: { body: fault.chainTrySchema },

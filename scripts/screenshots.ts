@@ -24,6 +24,8 @@ interface Shot {
   /** Label of a list and what to choose in it. */
   choose?: [string, string];
   scrollTo?: string;
+  /** So many boxes to tick, the first ones. */
+  tick?: number;
   /** What has to stand there first: some things are worked out for seconds. */
   until?: RegExp;
   /** Whose own page it is, on their phone. */
@@ -70,6 +72,13 @@ const SHOTS: Shot[] = [
     own: 'Jonah Sprigg',
     size: [390, 1180],
     press: ['At home, or on the road', 'a firm chair', 'a rucksack', '25 min'],
+  },
+  {
+    name: 'measured',
+    login: 'coach',
+    path: (id) => `/people/${id('Zelda Marchbanks')}?part=measured`,
+    size: [1280, 1180],
+    tick: 2,
   },
   { name: 'overview', login: 'head', path: () => '/overview' },
   { name: 'decision', login: 'head', path: (id) => `/people/${id('Oskar Lindqvane')}` },
@@ -148,6 +157,7 @@ try {
     await page.waitForLoadState('networkidle');
     if (shot.until) await page.getByText(shot.until).waitFor({ timeout: 20_000 });
     for (const name of shot.press ?? []) await page.getByRole('button', { name }).click();
+    for (let i = 0; i < (shot.tick ?? 0); i++) await page.getByRole('checkbox').nth(i).check();
     for (const text of shot.fold ?? []) await page.getByText(text, { exact: true }).click();
     if (shot.choose) await page.getByLabel(shot.choose[0], { exact: true }).selectOption(shot.choose[1]);
     if (shot.scrollTo) await page.locator(shot.scrollTo).evaluate((e) => e.scrollIntoView());

@@ -191,6 +191,14 @@ export function createApp(s: Services, memo: PersonMemo = new PersonMemo()): App
     );
   });
 
+  const { certificate } = s;
+  if (certificate)
+    app.get('/hall.crt', (c) =>
+      c.body(certificate, 200, {
+        'content-type': 'application/x-x509-ca-cert',
+        'content-disposition': 'attachment; filename="hall.crt"',
+      }),
+    );
   serveWeb(app);
   return app;
 }

@@ -26,6 +26,8 @@ export interface Services {
   answersAt?: ((host: string) => boolean) | undefined;
   /** Asked for before the first account; null: whoever reaches the server may make it. */
   setUpCode: string | null;
+  /** The hall's own certificate, for a device to trust; absent: it answers without one of its own. */
+  certificate?: string;
   /** The file of the library that comes with the application. */
   shipped: string;
   /** Where what takes long is computed. */

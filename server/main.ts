@@ -1,9 +1,12 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { access, chmod, mkdir, rm } from 'node:fs/promises';
+import { createServer } from 'node:https';
 import path from 'node:path';
+import QRCode from 'qrcode';
 import { serve } from '@hono/node-server';
 import { allowedHosts, isLoopback, LASTING, ownAddress } from './access/index.ts';
 import { createApp, keepWarm } from './app.ts';
+import { howToTrust, ownCertificate } from './certificate.ts';
 import { complaintOf } from './complaint.ts';
 import { PersonMemo } from './memo.ts';
 import { workPool } from './work-pool.ts';
@@ -55,11 +58,14 @@ async function main(): Promise<void> {
   // What is written here is for whoever runs the server, and nobody else on the machine.
   process.umask(0o077);
   const demo = process.argv.includes('--demo');
+  const https = process.argv.includes('--https');
   // An empty variable means the default, as an unset one does.
   const port = Number(process.env.PORT || 4180);
-  const host = process.env.HOST || '127.0.0.1';
+  const host = process.env.HOST || (https ? '0.0.0.0' : '127.0.0.1');
   const folder = path.resolve(process.env.MEISTER_DATA || (demo ? 'data/demo' : 'data/hall'));
-  const publicUrl = (process.env.PUBLIC_URL || `http://${ownAddress(host)}:${port}`).replace(/\/$/, '');
+  const publicUrl = (
+    process.env.PUBLIC_URL || `http${https ? 's' : ''}://${ownAddress(host)}:${port}`
+  ).replace(/\/$/, '');
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
 
@@ -88,6 +94,13 @@ async function main(): Promise<void> {
   const reached = !isLoopback(host) || !isLoopback(new URL(publicUrl).hostname);
   const setUpCode = hall === null && reached ? newSetUpCode() : null;
   if (setUpCode) console.log(`To make the first account, enter this code: ${setUpCode}`);
+  const certificate = https
+    ? await ownCertificate(
+        folder,
+        [...new Set([new URL(publicUrl).hostname.replace(/^\[|\]$/g, ''), '127.0.0.1', 'localhost'])],
+        clock(),
+      )
+    : null;
   const copy = path.join(folder, '.copy');
   // What a server that was killed left behind may name people who have been erased since.
   await rm(copy, { recursive: true, force: true });
@@ -109,15 +122,26 @@ async function main(): Promise<void> {
     lasting: LASTING,
     shipped,
     work: pool.work,
+    ...(certificate ? { certificate: certificate.cert } : {}),
   };
   const app = createApp(services, memo);
   const { warm, cool } = keepWarm(services, memo);
   // A squad that is waiting for the server is served soonest if its day is put together in one go.
   await Promise.race([warm, new Promise((go) => setTimeout(go, LONGEST_WARMING_MS).unref())]);
   // A tablet that asks again after a pause finds its connection still open.
-  const serverOptions = { keepAliveTimeout: 60_000 };
-  const server = serve({ fetch: app.fetch, port, hostname: host, serverOptions }, () => {
+  const serverOptions = {
+    keepAliveTimeout: 60_000,
+    ...(certificate ? { key: certificate.key, cert: certificate.cert } : {}),
+  };
+  const served = { fetch: app.fetch, port, hostname: host, serverOptions };
+  const server = serve(certificate ? { ...served, createServer } : served, () => {
     console.log(`Meister is at ${publicUrl}`);
+    if (certificate) {
+      console.log(howToTrust(publicUrl, certificate));
+      void QRCode.toString(`${publicUrl}/hall.crt`, { type: 'terminal', small: true }).then((code) =>
+        console.log(code),
+      );
+    }
     console.log(`Data: ${url ? 'the PostgreSQL server of DATABASE_URL' : folder}`);
   });
 

@@ -48,6 +48,7 @@ const TodayPage = page(floor, (m) => m.TodayPage);
 const GroupPage = page(floor, (m) => m.GroupPage);
 const PlanPage = page(plan, (m) => m.PlanPage);
 const HourPage = page(plan, (m) => m.HourPage);
+const EyePage = page(eye, (m) => m.EyePage);
 const MeasurePage = page(eye, (m) => m.MeasurePage);
 const WarmUpPage = page(plan, (m) => m.WarmUpPage);
 const CsvPage = page(log, (m) => m.CsvPage);
@@ -116,6 +117,7 @@ const router = createBrowserRouter([
       { path: '/floor/:id', element: waiting(<LogPage />) },
       { path: '/floor/:id/paper', element: waiting(<PaperEntry />) },
       { path: '/faults', element: waiting(<DeskPage />) },
+      { path: '/faults/eye', element: waiting(<EyePage />) },
       { path: '/faults/rate', element: waiting(<RatePage />) },
       { path: '/faults/report', element: waiting(<FaultReportPage />) },
       { path: '/overview', element: waiting(<OverviewPage />) },

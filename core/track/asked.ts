@@ -2,7 +2,7 @@ import type { Build } from '../body/index.ts';
 import type { Tempo } from '../library/index.ts';
 import type { Range, SettledMechanics } from '../posture/index.ts';
 import type { Asked } from './judged.ts';
-import { QUANTITIES, isMeasured, measureSet } from './measure.ts';
+import { QUANTITIES, isMeasured, isSeated, measureSet } from './measure.ts';
 import { truthTrack } from './performed.ts';
 
 /** Seconds of a set of which no tempo is asked. */
@@ -30,6 +30,7 @@ export function askedOf(build: Build, m: SettledMechanics, range: Range | null, 
     rollDeg: 0,
     view: 'side',
     hidden: false,
+    seated: isSeated(m),
   });
   const rep = set.reps[0];
   if (!rep) return nothing;

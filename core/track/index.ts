@@ -20,7 +20,16 @@ export {
 export type { View } from './view.ts';
 export { RANGE_OF, SIGN_LIMITS, judgeSet, passes } from './judged.ts';
 export type { Asked, Judged, SeenSign, Verdict } from './judged.ts';
-export { BANDS, LEAST_RATE, PHASE_BANDS, QUANTITIES, isMeasured, measureSet, rateOf } from './measure.ts';
+export {
+  BANDS,
+  LEAST_RATE,
+  PHASE_BANDS,
+  QUANTITIES,
+  isMeasured,
+  isSeated,
+  measureSet,
+  rateOf,
+} from './measure.ts';
 export type { Measure, MeasureOf, MeasuredRep, MeasuredSet, NotMeasured, Quantity } from './measure.ts';
 export { STANDS_S, inFrame, landmarksOf, performedAt, performedS, truthTrack } from './performed.ts';
 export type { Framing, Performed } from './performed.ts';

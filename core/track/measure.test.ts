@@ -8,6 +8,7 @@ import { seeded } from '../testing/seeded.ts';
 import {
   askedOf,
   isMeasured,
+  isSeated,
   keptTrack,
   judgeSet,
   measureSet,
@@ -38,6 +39,7 @@ const about = (p: Performed, of: Partial<MeasureOf> = {}): MeasureOf => ({
   rollDeg: 0,
   view: p.view,
   hidden: false,
+  seated: isSeated(p.mechanics),
   ...of,
 });
 const looked = (p: Performed, { rate = 15, change = (t: Track) => t, heels = [] as number[] } = {}) => {
@@ -68,7 +70,7 @@ describe('a set of the whole repertoire, seen from the side', () => {
       expect({ name, range: judged.range }).toEqual({ name, range: 'yes' });
       expect({ name, tempo: judged.tempo }).toEqual({
         name,
-        tempo: set.reps[0] && about(performed(mechanics)).workingIs === 'bottom' ? 'yes' : null,
+        tempo: set.phaseBandS !== null && about(performed(mechanics)).workingIs === 'bottom' ? 'yes' : null,
       });
     }
   });

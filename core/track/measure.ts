@@ -56,7 +56,7 @@ export const BANDS: Record<
  * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
  * were more than a second off, so that they are not told.
  */
-export const PHASE_BANDS = { upright: 0.15, split: 0.4, front: 0.3 } as const;
+export const PHASE_BANDS = { upright: 0.2, split: 0.4, front: 0.3 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
@@ -72,6 +72,9 @@ export interface MeasuredRep extends Phases {
   /** At its working position. */
   at: Record<Quantity, Measure>;
 }
+
+/** Whether a movement sits down on something. */
+export const isSeated = (m: SettledMechanics): boolean => m.type === 'squat' && m.box === 'seated';
 
 export interface MeasuredSet {
   view: View;
@@ -103,6 +106,8 @@ export interface MeasureOf {
   view: 'side' | 'front' | null;
   /** A bar or plates before the shoulder. */
   hidden: boolean;
+  /** They sit down on something and lean forward to rise: that is no one movement whose phases could be told. */
+  seated: boolean;
 }
 
 const pointAt = (track: Track, k: Landmark, i: number): Point =>
@@ -215,7 +220,7 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   // A movement that is only drawn has nothing to be counted by.
   const reps =
     of.type === 'drawn' ? [] : repsIn(counted, { leastRange: LEAST_RANGE, ...(lying ? {} : { masked }) });
-  const poor = meanScore < CLEAR || of.hidden;
+  const poor = meanScore < CLEAR || of.hidden || of.seated;
   const measure = (q: Quantity, signal: Signal, r: Rep): Measure => {
     const about = BANDS[q];
     if (view !== about.view) return { not: 'not from this view' };
@@ -249,7 +254,7 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
     nearSide,
     pxPerM,
     phaseBandS:
-      rate < LEAST_RATE.phases || lying
+      rate < LEAST_RATE.phases || lying || of.seated
         ? null
         : view !== 'side'
           ? PHASE_BANDS.front

@@ -9,6 +9,9 @@ checkViews([
     (p) => p.getByRole('group', { name: 'The set at hand' }),
   ],
   ['/floor/{Oskar Lindqvane}/paper?of=one-leg-lift', heading(/^Enter a paper sheet: /)],
+  ['/floor/measure?person={Zelda Marchbanks}', (p) => p.getByRole('button', { name: 'Open the camera' })],
+  ['/floor/measure?person={Mads Overbeck}', heading(/agree to be measured/)],
+  ['/faults/eye', region('Clip')],
   ['/sets', heading('Import or export sets')],
   ['/faults', heading('Faults desk')],
   [

@@ -2,6 +2,7 @@ import { another, expect, idOf, stranger } from '../hall.ts';
 import { check, checkViews, heading, region, test } from './axe.ts';
 
 checkViews([
+  ['/people/{Zelda Marchbanks}?part=measured', region('Measured sets')],
   ['/people', (p) => p.getByRole('link', { name: 'Oskar Lindqvane' })],
   ['/people/{Oskar Lindqvane}', (p) => p.getByRole('tab', { name: 'Standing' })],
   ['/people/{Oskar Lindqvane}?part=log', (p) => p.locator('.js-plotly-plot')],

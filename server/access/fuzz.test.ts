@@ -211,6 +211,10 @@ async function requestsOf(): Promise<Requests> {
         pictures: null,
       },
     },
+    keepTrial: {
+      of: { id },
+      body: { clip: 'x', shown: null, amount: 1, offered: ['ribs-flare'], said: null },
+    },
     dropMeasurement: { of: { id }, body: { personId: person } },
     saveHour: {
       of: { id },

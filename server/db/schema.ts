@@ -54,7 +54,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { MeasurementRequest } from '../../contract/eye.ts';
+import type { MeasurementRequest, TrialRequest } from '../../contract/eye.ts';
 import type { HourBody } from '../../contract/plan.ts';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Correctable } from '../../contract/people.ts';
@@ -460,6 +460,20 @@ export const eyeConsent = pgTable('eye_consent', {
   recordedBy: text('recorded_by').notNull(),
   withdrawnOn: date('withdrawn_on', { mode: 'string' }),
 });
+
+/** A simulated clip that one of the staff judged, for practice: nobody trained in it. */
+export const eyeTrial = pgTable(
+  'eye_trial',
+  {
+    id: uuid('id').primaryKey(),
+    staffId: uuid('staff_id')
+      .notNull()
+      .references(() => staff.id, { onDelete: 'cascade' }),
+    at: at('at').notNull(),
+    said: jsonb('said').$type<TrialRequest>().notNull(),
+  },
+  (t) => [index('eye_trial_staff').on(t.staffId, t.at)],
+);
 
 /** A set as a camera saw it. It points to its set without binding it: the set may arrive later, or be deleted. */
 export const measurement = pgTable(

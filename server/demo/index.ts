@@ -1,6 +1,7 @@
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { randomUUID } from 'node:crypto';
 import { eq, max } from 'drizzle-orm';
+import { insertEye } from './eye.ts';
 import { hashPassword } from '../access/index.ts';
 import { standingAfter } from '../../core/ladder/index.ts';
 import { knowStaff, rebuildDerived, schema } from '../db/index.ts';
@@ -76,6 +77,7 @@ export async function loadDemo(db: Db, now: Date, seed = SEED): Promise<void> {
       await insertCare(tx, id, who, season, inForce, today, random);
       // Of its own seed, so that what is told here changes nothing of the seasons.
       await insertDesk(tx, id, who, season, inForce, today, seeded(seed + 1 + PEOPLE.indexOf(who)));
+      await insertEye(tx, id, who, season, inForce, seeded(seed + 1000 + PEOPLE.indexOf(who)));
     }
     await rebuildDerived(tx);
     await knowStaff(tx);

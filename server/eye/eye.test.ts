@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { EyeChecked, MeasurementRequest, PersonEye } from '../../contract/eye.ts';
+import type { EyeChecked, MeasurementRequest, PersonEye, Trials } from '../../contract/eye.ts';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { rangeOf } from '../../core/posture/index.ts';
 import { squat } from '../../core/testing/repertoire.ts';
@@ -124,5 +124,34 @@ describe('measuring somebody', () => {
       range: { of: 2, same: 1 },
       tempo: { of: 0, same: 0 },
     });
+  });
+});
+
+describe('the coach’s eye', () => {
+  const judged = {
+    clip: 'squat side 1',
+    shown: 'heels-go-light',
+    amount: 0.8,
+    offered: ['heels-go-light', 'chest-falls'],
+    said: null,
+  };
+  const trials = async (who: 'head' | 'coach') => (await hall.as(who).get<Trials>('/api/eye/trials')).trials;
+
+  it('keeps what was said as first said, and shows it to the coach and the head coach alone', async () => {
+    const id = randomUUID();
+    await hall.as('coach').ok('PUT', `/api/eye/trials/${id}`, judged);
+    await hall.as('coach').ok('PUT', `/api/eye/trials/${id}`, { ...judged, said: 'heels-go-light' });
+    expect(await trials('coach')).toMatchObject([judged]);
+    await hall.as('head').ok('PUT', `/api/eye/trials/${randomUUID()}`, judged);
+    expect(await trials('coach')).toHaveLength(1);
+    expect(await trials('head')).toHaveLength(2);
+    expect((await hall.as('head').send('PUT', `/api/eye/trials/${id}`, judged)).status).toBe(409);
+  });
+
+  it('refuses what could not be said', async () => {
+    const response = await hall
+      .as('coach')
+      .send('PUT', `/api/eye/trials/${randomUUID()}`, { ...judged, said: 'ribs-flare' });
+    expect(response.status).toBe(422);
   });
 });

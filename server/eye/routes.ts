@@ -1,5 +1,6 @@
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { dropMeasurement, eyeChecked, eyeOf, keepConsent, keepMeasurement, trackOf } from './store.ts';
+import { keepTrial, trialsOf } from './trials.ts';
 
 export const eyeRoutes = handlers({
   eye: (c) => eyeOf(c),
@@ -16,5 +17,10 @@ export const eyeRoutes = handlers({
     return { ok: true as const };
   },
   measuredTrack: (c) => trackOf(c, c.params.id),
+  keepTrial: async (c) => {
+    await allOrNothing(c, (tx) => keepTrial(tx, c.params.id, c.body));
+    return { ok: true as const };
+  },
+  trials: (c) => trialsOf(c),
   eyeChecked: (c) => eyeChecked(c.db),
 });

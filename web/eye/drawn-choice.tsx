@@ -6,6 +6,9 @@ import type { Performed } from '../../core/track/index.ts';
 import { Stepper } from '../log/index.ts';
 import { Button, Segmented, SelectField } from '../ui/index.ts';
 
+/** Frames a second of a clip; a turn without a stop is told only of many. */
+const USUAL_RATE = 15;
+const FINE_RATE = 30;
 /** Where the fault comes: not at first, so that there are own repetitions to compare with. */
 const FROM_REP = 2;
 
@@ -23,7 +26,8 @@ export function DrawnChoice({
   range: Range | null;
   tempo: Tempo;
   onLive: (p: Performed) => void;
-  onClip: (p: Performed) => void;
+  /** @param rate frames a second */
+  onClip: (p: Performed, rate: number) => void;
 }) {
   const [view, setView] = useState<'side' | 'front'>('side');
   const [fault, setFault] = useState('');
@@ -89,7 +93,12 @@ export function DrawnChoice({
         <Button floor tone="main" onClick={() => onLive(performed)}>
           As a camera, live
         </Button>
-        <Button floor onClick={() => onClip(performed)}>
+        <Button
+          floor
+          onClick={() =>
+            onClip(performed, chosen?.cameraSign === 'no stop at the bottom' ? FINE_RATE : USUAL_RATE)
+          }
+        >
           As a clip, every frame
         </Button>
       </div>

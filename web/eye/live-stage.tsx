@@ -151,9 +151,11 @@ export function LiveStage({
               <>
                 <p className="font-head text-7xl leading-none font-bold tabular-nums" aria-live="polite">
                   {shown.reps}
-                  <span className="sr-only"> repetitions</span>
+                  <span className="sr-only"> {shown.reps === 1 ? 'repetition' : 'repetitions'}</span>
                 </p>
-                <p className="text-soft">repetitions, {minutes(shown.seconds)}</p>
+                <p className="text-soft">
+                  {shown.reps === 1 ? 'repetition' : 'repetitions'}, {minutes(shown.seconds)}
+                </p>
               </>
             )}
             <p className="text-sm text-soft">{Math.round(shown.rate)} frames a second looked at</p>

@@ -5,7 +5,7 @@ import type { TodayPerson } from '../../contract/session.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { tempoAt } from '../../core/ladder/index.ts';
-import { RANGE_OF, askedOf, isMeasured, judgeSet, measureSet } from '../../core/track/index.ts';
+import { RANGE_OF, askedOf, isMeasured, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
 import type { MeasureOf, Performed } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { solved } from '../figure/index.ts';
@@ -94,6 +94,7 @@ function OfLine(p: {
       {p.lines.length > 1 && (
         <SelectField
           label="What is measured"
+          className="mb-3 max-w-xl"
           value={p.line.ladder}
           onChange={(e) => set({ ladder: e.target.value })}
         >
@@ -160,6 +161,7 @@ function Measuring({
       rollDeg: 0,
       view,
       hidden: line.loadKind === 'bar',
+      seated: isSeated(mechanics),
     }),
     [mechanics, range, known, build, view, line.loadKind],
   );
@@ -356,7 +358,7 @@ function Measuring({
                 const made = drawnCamera(p);
                 setStep({ is: 'live', ...made });
               }}
-              onClip={(p: Performed) => void read(drawnFrames(p, 30))}
+              onClip={(p: Performed, rate: number) => void read(drawnFrames(p, rate))}
             />
           )}
         </div>

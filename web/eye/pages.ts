@@ -1,1 +1,2 @@
+export { EyePage } from './eye-page.tsx';
 export { MeasurePage } from './measure-page.tsx';

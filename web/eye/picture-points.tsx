@@ -118,7 +118,7 @@ export function PicturePoints({
               style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
               onPointerDown={(e) => {
                 e.currentTarget.setPointerCapture(e.pointerId);
-                e.currentTarget.focus();
+                e.currentTarget.focus({ preventScroll: true });
                 place(pointOf(e));
               }}
               onPointerMove={(e) => e.buttons > 0 && place(pointOf(e))}

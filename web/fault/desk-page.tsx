@@ -43,6 +43,9 @@ export function DeskPage() {
           <Link to="/faults/rate" className="flex min-h-11 items-center">
             Rate as a second coach
           </Link>
+          <Link to="/faults/eye" className="flex min-h-11 items-center">
+            The coach’s eye
+          </Link>
           {me.role === 'head coach' && (
             <Link to="/faults/report" className="flex min-h-11 items-center">
               What the cases say

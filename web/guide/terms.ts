@@ -33,6 +33,14 @@ const T = {
     'Points',
     'What the planner weighs a plan by: about a minute of one person waiting each. Fewer is better.',
   ],
+  measured: [
+    'Measured',
+    'A camera, a clip or a picture gave it, within its band. It shows what is in a set, not that nothing else was wrong.',
+  ],
+  band: [
+    'Band',
+    'Within which a figure is told: 92° ± 5. Where a limit lies inside, it is too close to call.',
+  ],
   watched: ['Watched', 'A coach saw the set. A set that nobody watched is not the same as a clean one.'],
   clean: ['Clean', 'A repetition of a watched set without a fault that has to be fixed.'],
   effort: ['Effort', 'How hard it was, 0 to 10, as the athlete says.'],
@@ -75,6 +83,8 @@ const T = {
 const OF_SCREEN: readonly [address: string, words: readonly (keyof typeof T)[]][] = [
   ['/floor/plan', ['round', 'place', 'wall', 'points', 'watched', 'equal', 'instead', 'trials', 'chain']],
   ['/floor/hours', ['round', 'place', 'wall', 'watched', 'stop']],
+  ['/floor/measure', ['measured', 'band', 'watched', 'clean', 'fault']],
+  ['/faults/eye', ['fault', 'sign']],
   ['/floor', ['watched', 'clean', 'effort', 'sideTest', 'grow', 'instead', 'stop', 'cover']],
   ['/faults', ['fault', 'sign', 'cue', 'chain', 'instead', 'watched']],
   ['/overview', ['decision', 'level', 'stop', 'restriction', 'looksAfter', 'watched']],

@@ -17,6 +17,7 @@ import { Measures } from './measures.tsx';
 import { Moves } from './moves.tsx';
 import { OwnAnswers } from './own-answers.tsx';
 import { Sets, Settings } from './person-log.tsx';
+import { PersonEye } from '../eye/index.ts';
 import { Placement } from './placement.tsx';
 import { Restrictions } from './restrictions.tsx';
 import { OpenStop, Stops } from './stops.tsx';
@@ -26,6 +27,7 @@ const PARTS = [
   ['standing', 'Standing'],
   ['log', 'Log'],
   ['body', 'Body'],
+  ['measured', 'Measured'],
   ['restrictions', 'Pain, restrictions, faults'],
   ['moves', 'Moves'],
   ['details', 'Details'],
@@ -125,6 +127,7 @@ function InFull({ person, data }: { person: Person; data: PersonOnLadders }) {
         {part === 'body' && (
           <BodyPanel personId={id} ladders={data.ladders} lastLoads={lastLoads(data.sets)} />
         )}
+        {part === 'measured' && <PersonEye personId={id} name={person.name} />}
         {part === 'restrictions' && (
           <div className="grid grid-cols-[minmax(0,1fr)] gap-8 lg:grid-cols-2">
             <div className="grid content-start gap-6">

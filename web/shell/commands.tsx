@@ -60,6 +60,7 @@ export function CommandBar({ open, onClose, onShortcuts }: Props) {
           ['Floor: today', '/floor'],
           ['Faults desk', '/faults'],
           ['Rate as a second coach', '/faults/rate'],
+          ['The coach’s eye: practise seeing faults', '/faults/eye'],
           ['Overview', '/overview'],
           ['Import or export sets', '/sets'],
           ['People', '/people'],

@@ -1,0 +1,104 @@
+import { transfer, wrap } from 'comlink';
+import { REFERENCE_BUILD } from '../core/body/index.ts';
+import type { FaultShows } from '../core/library/index.ts';
+import { isComputed, rangeOf } from '../core/posture/index.ts';
+import { REPERTOIRE } from '../core/testing/repertoire.ts';
+import { askedOf, isMeasured, isSeated, judgeSet, measureSet, truthTrack } from '../core/track/index.ts';
+import type { MeasureOf, Performed, Quantity } from '../core/track/index.ts';
+import { drawnFrames } from '../web/eye/clip.ts';
+import { framingOf } from '../web/eye/drawn-camera.ts';
+import { addFrame, noRecording } from '../web/eye/recorder.ts';
+import type { EyeApi } from '../web/workers/eye.worker.ts';
+
+const TEMPO = { loweringS: 2, bottomS: 1, risingS: 1, topS: 1 };
+const REPS = 4;
+
+export interface Clip {
+  name: string;
+  view: 'side' | 'front';
+  /** What goes wrong from the third repetition on; null: nothing. */
+  shows: FaultShows | null;
+  reach?: number;
+}
+export interface ClipResult {
+  name: string;
+  view: string;
+  fault: string;
+  seenFrom: string;
+  reps: number;
+  wanted: number;
+  /** Largest error of a quantity in its bands. */
+  worst: { quantity: Quantity; error: number; band: number } | null;
+  lowering: { worst: number; band: number } | null;
+  found: string[];
+  msPerFrame: number;
+}
+
+const api = wrap<EyeApi>(
+  new Worker(new URL('../web/workers/eye.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+async function run({ name, view, shows, reach }: Clip): Promise<ClipResult> {
+  await api.anew();
+  const { mechanics } = REPERTOIRE.find((m) => m.name === name)!;
+  const range = isComputed(mechanics) ? rangeOf(REFERENCE_BUILD, mechanics) : null;
+  const p: Performed = {
+    build: REFERENCE_BUILD,
+    mechanics,
+    range,
+    tempo: TEMPO,
+    reps: REPS,
+    view,
+    ...(shows ? { fault: { shows, amount: 1, in: [2, 3] } } : {}),
+    ...(reach === undefined ? {} : { reach }),
+  };
+  const recording = noRecording();
+  const began = performance.now();
+  for await (const { timeS, bitmap } of drawnFrames(p))
+    addFrame(recording, timeS, await api.see(transfer(bitmap, [bitmap])));
+  const ms = performance.now() - began;
+  const of: MeasureOf = {
+    type: mechanics.type,
+    workingIs: range?.workingIs ?? 'bottom',
+    statureM: REFERENCE_BUILD.statureM,
+    tape: null,
+    rollDeg: 0,
+    view,
+    hidden: false,
+    seated: isSeated(mechanics),
+  };
+  const got = measureSet(recording.track, of);
+  const truth = measureSet(truthTrack(p, 15, framingOf(p)), of);
+  let worst: ClipResult['worst'] = null;
+  let lowering: ClipResult['lowering'] = null;
+  got.reps.forEach((r, i) => {
+    const t = truth.reps[i];
+    if (!t) return;
+    for (const [q, m] of Object.entries(r.at) as [Quantity, (typeof r.at)[Quantity]][]) {
+      const want = t.at[q];
+      if (!isMeasured(m) || !isMeasured(want)) continue;
+      const error = Math.abs(m.value - want.value);
+      if (!worst || error / m.band > worst.error / worst.band) worst = { quantity: q, error, band: m.band };
+    }
+    if (got.phaseBandS !== null) {
+      const error = Math.abs(r.loweringS - t.loweringS);
+      if (!lowering || error > lowering.worst) lowering = { worst: error, band: got.phaseBandS };
+    }
+  });
+  const judged = judgeSet(got, askedOf(REFERENCE_BUILD, mechanics, range, TEMPO));
+  return {
+    name,
+    view,
+    fault: shows ? JSON.stringify(shows) : reach === undefined ? '' : `reach ${reach}`,
+    seenFrom: got.view,
+    reps: got.reps.length,
+    wanted: REPS,
+    worst,
+    lowering,
+    found: judged.seen.map((s) => `${s.sign} in ${s.reps.map((r) => r + 1).join(' ')}`),
+    msPerFrame: ms / recording.track.timeS.length,
+  };
+}
+
+await api.warm();
+Object.assign(window, { runClip: run });

@@ -1,0 +1,1 @@
+export { PersonEye } from './person-eye.tsx';
