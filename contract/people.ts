@@ -112,7 +112,7 @@ export const rangeTestSchema = shape({
   date: day(),
   method: oneOf(RANGE_METHODS),
   side: Joi.string().valid('left', 'right'),
-  value: number(-0.2, 200),
+  value: number(-60, 200),
 }).prefs(strict);
 export interface RangeTestRequest {
   date: string;

@@ -23,6 +23,7 @@ import { benchLibrary } from './bench-library.ts';
 import { benchLoad } from './bench-load.ts';
 import { benchLog } from './bench-log.ts';
 import { benchPlacement } from './bench-placement.ts';
+import { benchEye } from './bench-eye.ts';
 import { benchPlan } from './bench-plan.ts';
 import { findChromium } from './chromium.mjs';
 import { demoServer } from './demo-server.ts';
@@ -143,6 +144,7 @@ await close();
 
 benchPlacement();
 await benchPlan();
+await benchEye();
 await benchKit();
 await benchDesk();
 

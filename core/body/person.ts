@@ -18,6 +18,8 @@ export interface PersonalBuild {
   build: Build;
   ankle: RangeRecord;
   hip: RangeRecord;
+  /** Ranges that are kept beside them; no posture is computed from these. */
+  others: RangeRecord[];
   /** What was not measured and is taken from the model instead, in words. */
   assumed: string[];
 }
@@ -32,6 +34,9 @@ export function personalBuild(known: KnownBody): PersonalBuild | null {
   const sizes = buildOf({ statureM, massKg, masses: MASS_SETS[massSet], measured });
   const ankle = rangeRecord(sizes, 'ankle', tests);
   const hip = rangeRecord(sizes, 'hip', tests);
+  const others = (['back of thigh', 'front of hip'] as const).map((joint) =>
+    rangeRecord(sizes, joint, tests),
+  );
   const build = buildOf({
     statureM,
     massKg,
@@ -45,7 +50,7 @@ export function personalBuild(known: KnownBody): PersonalBuild | null {
     ...(ankle.limitDeg === null ? [`ankle range ${build.ankleLimitDeg}°`] : []),
     ...(hip.limitDeg === null ? [`hip range ${build.hipLimitDeg}°`] : []),
   ];
-  return { build, ankle, hip, assumed };
+  return { build, ankle, hip, others, assumed };
 }
 
 /** Mass per square of stature where nobody has weighed somebody: heights hang on it by a few millimetres (judgement). */

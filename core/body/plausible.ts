@@ -11,6 +11,8 @@ const BOUNDS: Record<RangeMethod, { from: number; to: number; words: string }> =
   'knee to wall': { from: -0.05, to: 0.25, words: 'between −5 and 25 cm' },
   'ankle angle': { from: 0, to: 60, words: 'between 0° and 60°' },
   'hip angle': { from: 40, to: 160, words: 'between 40° and 160°' },
+  'straight-leg raise': { from: 10, to: 150, words: 'between 10° and 150°' },
+  'leg hanging': { from: -60, to: 60, words: 'between 60° above level and 60° below' },
 };
 /** No ankle bends this far under load, degrees (assumption). */
 const ANKLE_SLIP_DEG = 70;

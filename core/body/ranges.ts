@@ -1,7 +1,16 @@
 import type { Build } from './build.ts';
 
-export const RANGE_METHODS = ['knee to wall', 'ankle angle', 'hip angle'] as const;
-/** Knee to wall: toe-to-wall distance in metres; the angles in degrees. */
+export const RANGE_METHODS = [
+  'knee to wall',
+  'ankle angle',
+  'hip angle',
+  'straight-leg raise',
+  'leg hanging',
+] as const;
+/**
+ * Knee to wall: toe-to-wall distance in metres; the angles in degrees. The leg that hangs over the end of a bench is told
+ * from level, below zero where the thigh stays above it.
+ */
 export type RangeMethod = (typeof RANGE_METHODS)[number];
 
 /** One measurement of a joint's range on one side. */
@@ -26,7 +35,16 @@ export function ankleFromKneeToWall(build: Pick<Build, 'lengths' | 'constants'>,
   );
 }
 
-export type RangeJoint = 'ankle' | 'hip';
+export type RangeJoint = 'ankle' | 'hip' | 'back of thigh' | 'front of hip';
+
+/** What each test is of. */
+const JOINT_OF: Record<RangeMethod, RangeJoint> = {
+  'knee to wall': 'ankle',
+  'ankle angle': 'ankle',
+  'hip angle': 'hip',
+  'straight-leg raise': 'back of thigh',
+  'leg hanging': 'front of hip',
+};
 
 export interface RangePoint {
   testId: string;
@@ -59,7 +77,7 @@ export function rangeRecord(
   tests: readonly RangeTest[],
 ): RangeRecord {
   const points = tests
-    .filter((t) => (joint === 'hip') === (t.method === 'hip angle'))
+    .filter((t) => JOINT_OF[t.method] === joint)
     .map((t): RangePoint => ({
       testId: t.id,
       date: t.date,

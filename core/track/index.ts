@@ -36,3 +36,4 @@ export type { Framing, Performed } from './performed.ts';
 export { PLACED, anglesOfPicture } from './picture.ts';
 export type { PictureAngle, Placed } from './picture.ts';
 export { keptTrack, trackKept } from './kept.ts';
+export { laidOver } from './overlay.ts';

@@ -1,15 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { REFERENCE_BUILD } from '../body/index.ts';
 import type { FaultShows } from '../library/index.ts';
-import { isComputed, rangeOf } from '../posture/index.ts';
+import { figureAt, isComputed, rangeOf } from '../posture/index.ts';
 import type { SettledMechanics } from '../posture/index.ts';
 import { REPERTOIRE, bridge, hinge, lunge, squat } from '../testing/repertoire.ts';
 import { seeded } from '../testing/seeded.ts';
 import {
+  LANDMARKS,
   askedOf,
   isMeasured,
   isSeated,
   keptTrack,
+  laidOver,
   judgeSet,
   measureSet,
   passes,
@@ -193,4 +195,19 @@ it('is the same set after it was kept, to the pixel', () => {
     const [a, b] = [r.at.knee, was.reps[i]!.at.knee];
     expect(isMeasured(a) && isMeasured(b) && Math.abs(a.value - b.value)).toBeLessThan(1);
   });
+});
+
+it('lies over the body that it was computed for, mirrored where they look the other way', () => {
+  const p = performed(SQUAT);
+  const figure = figureAt(p.build, p.mechanics, p.range, 1);
+  const bottom = Math.round((1.5 + 3.5) * 15);
+  for (const change of [(t: Track) => t, (t: Track) => moved(t, (x, y) => [640 - x, y])]) {
+    const track = change(truthTrack(p, 15, FRAMING));
+    const over = laidOver(figure, track, bottom, 'right')!;
+    (['right hip', 'right knee', 'right shoulder'] as const).forEach((k) => {
+      const [x, y] = over[LANDMARKS.indexOf(k)]!;
+      expect(x).toBeCloseTo(track.points[k][bottom]![0], 3);
+      expect(y).toBeCloseTo(track.points[k][bottom]![1], 3);
+    });
+  }
 });

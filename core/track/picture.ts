@@ -38,6 +38,10 @@ export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle
     const down = (Math.atan2(hip[1] - knee[1], Math.abs(hip[0] - knee[0])) * 180) / Math.PI;
     add('Thigh below level', down);
   }
+  if (hip && ankle) {
+    // A straight leg raised by somebody who lies.
+    add('Leg above level', (Math.atan2(hip[1] - ankle[1], Math.abs(ankle[0] - hip[0])) * 180) / Math.PI);
+  }
   if (hip && knee && ankle) add('Knee bent', flexionDeg(hip, knee, ankle));
   if (shoulder && hip && knee) add('Hip from the straight line', flexionDeg(shoulder, hip, knee));
   if (knee && toe && ankle) {

@@ -8,6 +8,7 @@ import { tempoAt } from '../../core/ladder/index.ts';
 import { RANGE_OF, askedOf, isMeasured, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
 import type { MeasureOf, Performed } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
+import { figureAt } from '../../core/posture/index.ts';
 import { solved } from '../figure/index.ts';
 import { mergedSets, useParcels } from '../log/index.ts';
 import { buildFor, useAddress, useAsk, useBuilds, usePeople } from '../shell/index.ts';
@@ -268,6 +269,7 @@ function Measuring({
         minor={minor}
         checked={checked.data ?? null}
         angle={angle}
+        computed={range && measured.view === 'side' ? figureAt(build, mechanics, range, 1) : null}
         onAgain={() => setStep({ is: 'choosing' })}
         onTake={(taken, byEye) => {
           void keepMeasured({

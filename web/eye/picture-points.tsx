@@ -3,6 +3,7 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { LANDMARKS, PLACED, anglesOfPicture } from '../../core/track/index.ts';
 import type { Landmark, Placed } from '../../core/track/index.ts';
 import type { SettledMechanics } from '../../core/posture/index.ts';
+import type { RangeMethod } from '../../core/body/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { SIDES } from '../../core/terms/index.ts';
 import { refreshAfter, send, queryClient } from '../shell/index.ts';
@@ -220,15 +221,22 @@ export function PicturePoints({
   );
 }
 
+/** Tests of range that a picture gives: which of its angles, and how it is done. */
+const TESTS = {
+  'ankle angle': ['Shin from upright', 'ankle: knee to the wall, the shin’s lean with the heel down'],
+  'hip angle': ['Hip from the straight line', 'hip: knee to the chest, how far the hip bends'],
+  'straight-leg raise': ['Leg above level', 'back of thigh: lying, the straight leg raised'],
+  'leg hanging': ['Thigh below level', 'front of hip: lying, the leg hanging over the end of a bench'],
+} as const satisfies Partial<Record<RangeMethod, readonly [angle: string, words: string]>>;
+type ByPicture = keyof typeof TESTS;
+
 /** An angle of the picture kept as a test of range, beside those taken with a tape. */
 function KeepAsRange({ at, hold }: { at: At; hold: { personId: string; date: string } }) {
-  const [method, setMethod] = useState<'ankle angle' | 'hip angle'>('ankle angle');
+  const [method, setMethod] = useState<ByPicture>('ankle angle');
   const [side, setSide] = useState<Side>('left');
   const [said, setSaid] = useState<string | null>(null);
   const angles = anglesOfPicture(at);
-  const named = angles.find(
-    (a) => a.name === (method === 'ankle angle' ? 'Shin from upright' : 'Hip from the straight line'),
-  );
+  const named = angles.find((a) => a.name === TESTS[method][0]);
   const keep = async () => {
     if (!named) return;
     try {
@@ -246,9 +254,12 @@ function KeepAsRange({ at, hold }: { at: At; hold: { personId: string; date: str
   return (
     <details className="mt-3">
       <summary className="min-h-11 content-center font-semibold">Keep it as a test of range</summary>
-      <SelectField label="Test" value={method} onChange={(e) => setMethod(e.target.value as typeof method)}>
-        <option value="ankle angle">ankle: knee to the wall, the shin’s lean with the heel down</option>
-        <option value="hip angle">hip: knee to the chest, how far the hip bends</option>
+      <SelectField label="Test" value={method} onChange={(e) => setMethod(e.target.value as ByPicture)}>
+        {(Object.keys(TESTS) as ByPicture[]).map((t) => (
+          <option key={t} value={t}>
+            {TESTS[t][1]}
+          </option>
+        ))}
       </SelectField>
       <Segmented label="Side" named options={SIDES} value={side} onPick={setSide}>
         {(s) => s}

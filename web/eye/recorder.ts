@@ -65,8 +65,9 @@ export function boxOf(r: Recording, i: number): { x: number; y: number; width: n
   const room = ROOM * size;
   return {
     x: x0 - room,
-    y: y0 - room,
+    // A head goes on above the nose.
+    y: y0 - 1.5 * room,
     width: Math.max(...xs) - x0 + 2 * room,
-    height: Math.max(...ys) - y0 + 2 * room,
+    height: Math.max(...ys) - y0 + 2.5 * room,
   };
 }

@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { ByEye, EyeChecked } from '../../contract/eye.ts';
-import { BANDS, CHECKED_SETS, QUANTITIES, isMeasured } from '../../core/track/index.ts';
+import { BANDS, CHECKED_SETS, QUANTITIES, isMeasured, laidOver } from '../../core/track/index.ts';
+import type { Figure } from '../../core/posture/index.ts';
 import type { Judged, MeasuredSet } from '../../core/track/index.ts';
 import { Stepper } from '../log/index.ts';
-import { Button, Segmented, tidy } from '../ui/index.ts';
+import { Button, Dialog, Segmented, tidy } from '../ui/index.ts';
 import { boxOf, foundIn, frameNear } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { SaveTrack } from './save-track.tsx';
@@ -40,6 +41,7 @@ export function Results({
   minor,
   checked,
   angle,
+  computed,
   onTake,
   onAgain,
 }: {
@@ -51,11 +53,14 @@ export function Results({
   checked: EyeChecked | null;
   /** The angle of the range that is written down; null: this movement has none. */
   angle: { value: number; band: number } | null;
+  /** The figure of this body where the movement works; null: none is computed. */
+  computed: Figure | null;
   onTake: (taken: Taken, byEye: ByEye | null) => void;
   onAgain: () => void;
 }) {
   const [byEye, setByEye] = useState<ByEye>({ reps: null, range: null, tempo: null });
   const [open, setOpen] = useState(false);
+  const [large, setLarge] = useState<number | null>(null);
   const trusted = (checked?.sets ?? 0) >= CHECKED_SETS;
   const seenFaults = judged.seen.flatMap((s) => {
     const found = faults.filter((f) => f.sign === s.sign);
@@ -136,6 +141,13 @@ export function Results({
           judged by eye. Each figure counts only when you tick it.
         </p>
       )}
+      {checked && checked.sets > 0 && (
+        <p className="mt-1 text-soft">
+          Against the eye here so far: repetitions the same in {checked.reps.same} of {checked.reps.of}
+          {checked.range.of > 0 && `, range in ${checked.range.same} of ${checked.range.of}`}
+          {checked.tempo.of > 0 && `, tempo in ${checked.tempo.same} of ${checked.tempo.of}`}.
+        </p>
+      )}
       {set.reps.length === 0 && (
         <p className="mt-2 font-semibold">
           No repetition was found. The whole body has to be in the picture, from the side, standing still for
@@ -176,11 +188,17 @@ export function Results({
                 <th scope="row" className="py-1 pr-2 text-left">
                   <span className="flex items-start gap-2">
                     {i + 1}
-                    <FramePicture
-                      recording={recording}
-                      s={r.atS}
-                      label={`Repetition ${i + 1} at its working position`}
-                    />
+                    <button
+                      type="button"
+                      aria-label={`Repetition ${i + 1}, larger, with the computed posture over it`}
+                      onClick={() => setLarge(i)}
+                    >
+                      <FramePicture
+                        recording={recording}
+                        s={r.atS}
+                        label={`Repetition ${i + 1} at its working position`}
+                      />
+                    </button>
                   </span>
                 </th>
                 {set.phaseBandS !== null && (
@@ -222,6 +240,21 @@ export function Results({
         ].join('; ') || 'nothing of what is measured'}
         . Heels, the tilt of the hips and everything felt are for your eyes.
       </p>
+      {large !== null && set.reps[large] && (
+        <Dialog title={`Repetition ${large + 1}`} open wide onClose={() => setLarge(null)}>
+          <FramePicture
+            recording={recording}
+            s={set.reps[large].atS}
+            label={`Repetition ${large + 1}, with the computed posture over it`}
+            className="max-h-[65vh] w-full"
+            over={computed && { figure: computed, side: set.nearSide }}
+          />
+          <p className="mt-1">
+            <b>Dashed:</b> the posture computed for this body, as large as their legs, from the ankle up. It
+            need not be theirs: it says where to look.
+          </p>
+        </Dialog>
+      )}
       <AgainstPosture judged={judged} />
       <SaveTrack set={set} recording={recording} />
       <h3 className="mt-4">Take over</h3>
@@ -365,22 +398,37 @@ function Tick({
 }
 
 /** The frame nearest to a moment, round the person, with what was found in it. */
-export function FramePicture({ recording, s, label }: { recording: Recording; s: number; label: string }) {
+export function FramePicture({
+  recording,
+  s,
+  label,
+  className = 'w-28',
+  over = null,
+}: {
+  recording: Recording;
+  s: number;
+  label: string;
+  className?: string;
+  /** A figure to be laid over it, on the leg of a side. */
+  over?: { figure: Figure; side: 'left' | 'right' } | null;
+}) {
   const i = frameNear(recording, s);
   const blob = recording.pictures[i] ?? null;
   const url = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
   const { width, height } = recording;
   const box = boxOf(recording, i);
+  const laid = over && laidOver(over.figure, recording.track, i, over.side);
   return (
     <svg
       role="img"
       aria-label={label}
-      className="block w-28 shrink-0 bg-ink"
+      className={`block shrink-0 bg-ink ${className}`}
       viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
     >
       {url && <image href={url} width={width} height={height} preserveAspectRatio="none" />}
       <Bones {...foundIn(recording, i)} />
+      {laid && <Bones points={laid} scores={laid.map(() => 1)} dashed />}
     </svg>
   );
 }

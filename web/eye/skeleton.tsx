@@ -31,7 +31,7 @@ export const Skeleton = ({ width, height, ...found }: Found & { width: number; h
 );
 
 /** The lines and joints alone, for a picture of their own. */
-export function Bones({ points, scores }: Found) {
+export function Bones({ points, scores, dashed = false }: Found & { dashed?: boolean }) {
   const at = (k: Landmark) => LANDMARKS.indexOf(k);
   const sure = (i: number) => (scores[i] ?? 0) >= SURE;
   return (
@@ -47,24 +47,27 @@ export function Bones({ points, scores }: Found) {
               y1={p[1]}
               x2={q[0]}
               y2={q[1]}
-              stroke="#fff"
-              strokeWidth={6}
+              stroke={dashed ? '#a3310f' : '#fff'}
+              strokeWidth={dashed ? 3 : 6}
+              strokeDasharray={dashed ? '8 6' : undefined}
               strokeLinecap="round"
             />
-            <line
-              x1={p[0]}
-              y1={p[1]}
-              x2={q[0]}
-              y2={q[1]}
-              stroke="#0c5e58"
-              strokeWidth={3}
-              strokeLinecap="round"
-            />
+            {!dashed && (
+              <line
+                x1={p[0]}
+                y1={p[1]}
+                x2={q[0]}
+                y2={q[1]}
+                stroke="#0c5e58"
+                strokeWidth={3}
+                strokeLinecap="round"
+              />
+            )}
           </g>
         );
       })}
       {points.map((p, i) =>
-        sure(i) ? (
+        sure(i) && !dashed ? (
           <circle key={i} cx={p[0]} cy={p[1]} r={5} fill="#fff" stroke="#0c5e58" strokeWidth={2.5} />
         ) : null,
       )}

@@ -47,6 +47,8 @@ const METHOD_WORDS: Record<RangeMethod, string> = {
   'knee to wall': 'knee to wall, toes from the wall',
   'ankle angle': 'ankle, angle',
   'hip angle': 'hip bend, angle',
+  'straight-leg raise': 'back of thigh: straight leg raised lying, angle from level',
+  'leg hanging': 'front of hip: leg hanging over the end of a bench, thigh below level',
 };
 
 interface Props {
@@ -142,7 +144,8 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
   const [shown, setShown] = useState(false);
   const [drop, setDrop] = useState('');
   const remove = useSend('dropRangeTest', { id: drop });
-  const points = [...own.ankle.points, ...own.hip.points];
+  const records = [own.ankle, own.hip, ...own.others];
+  const points = records.flatMap((r) => r.points);
   if (known.tests.length === 0) return null;
   return (
     <>
@@ -152,7 +155,7 @@ function Tests({ known, own }: { known: PersonBuild; own: PersonalBuild }) {
       {shown && (
         <>
           <Suspense fallback={<p className="text-soft">Drawing …</p>}>
-            <RangeChart records={[own.ankle, own.hip]} />
+            <RangeChart records={records} />
           </Suspense>
           {remove.error && <Notice tone="warn">{remove.error.message}</Notice>}
           <table className="w-full text-left text-sm">

@@ -1,0 +1,28 @@
+import { expect, it } from 'vitest';
+import { anglesOfPicture } from './picture.ts';
+
+const valueOf = (at: Parameters<typeof anglesOfPicture>[0], name: string) =>
+  anglesOfPicture(at).find((a) => a.name === name)?.value;
+
+it('tells the angles of placed points, and only those that they allow', () => {
+  // The worked examples of the angles: flexion 32.0054, lean 16.6992.
+  expect(valueOf({ hip: [0, 0], knee: [0, 10], ankle: [5, 18] }, 'Knee bent')).toBeCloseTo(32.0054, 4);
+  expect(valueOf({ hip: [100, 300], shoulder: [130, 200] }, 'Trunk from upright')).toBeCloseTo(16.6992, 4);
+  expect(anglesOfPicture({ hip: [0, 0] })).toEqual([]);
+});
+
+it('says on which side of level a thigh or a raised leg is', () => {
+  expect(valueOf({ hip: [0, 100], knee: [50, 100] }, 'Thigh below level')).toBe(0);
+  expect(valueOf({ hip: [0, 120], knee: [20, 100] }, 'Thigh below level')).toBeCloseTo(45, 9);
+  expect(valueOf({ hip: [0, 80], knee: [20, 100] }, 'Thigh below level')).toBeCloseTo(-45, 9);
+  expect(valueOf({ hip: [0, 100], ankle: [-10, 0] }, 'Leg above level')).toBeCloseTo(84.29, 2);
+});
+
+it('tells a level pelvis as level whichever hip is first, and the knee past the toes to the side they point to', () => {
+  expect(valueOf({ hip: [0, 100], 'other hip': [40, 100] }, 'Hips from level')).toBeCloseTo(0, 9);
+  expect(valueOf({ hip: [40, 100], 'other hip': [0, 104] }, 'Hips from level')).toBeCloseTo(5.71, 2);
+  const past = (sign: 1 | -1) =>
+    valueOf({ knee: [40 * sign, 60], ankle: [0, 100], toe: [30 * sign, 105] }, 'Knee past the toes');
+  expect(past(1)).toBeCloseTo(past(-1)!, 9);
+  expect(past(1)).toBeGreaterThan(0);
+});
