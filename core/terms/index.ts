@@ -1,3 +1,4 @@
+export { otherSide } from './other-side.ts';
 export { daysAfter, daysBetween } from './days.ts';
 export type { IsoDate } from './days.ts';
 export { placeOfFelt, sameFelt } from './felt.ts';
@@ -31,7 +32,6 @@ export {
   CAMERA_SIGNS,
   MEASURED_BY,
   SIDES,
-  otherSide,
   SIDE_ORDERS,
   SIGNERS,
   STAGES,

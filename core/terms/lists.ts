@@ -95,7 +95,6 @@ export type FeltKind = (typeof FELT_KINDS)[number];
 
 export const SIDES = ['left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
-export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 
 export const MUSCLES = [
   'gluteus maximus',

@@ -44,11 +44,11 @@ export const BANDS: Record<
   Quantity,
   { band: number; poor: number; unit: '°' | 'cm' | ''; view: 'side' | 'front' }
 > = {
-  knee: { band: 5, poor: 8, unit: '°', view: 'side' },
+  knee: { band: 8, poor: 10, unit: '°', view: 'side' },
   trunk: { band: 6, poor: 8, unit: '°', view: 'side' },
-  shin: { band: 4, poor: 6, unit: '°', view: 'side' },
-  hip: { band: 8, poor: 10, unit: '°', view: 'side' },
-  depth: { band: 4, poor: 5.5, unit: 'cm', view: 'side' },
+  shin: { band: 5, poor: 6, unit: '°', view: 'side' },
+  hip: { band: 11, poor: 12, unit: '°', view: 'side' },
+  depth: { band: 6, poor: 8, unit: 'cm', view: 'side' },
   kneesApart: { band: 0.12, poor: 0.12, unit: '', view: 'front' },
 };
 
@@ -56,7 +56,7 @@ export const BANDS: Record<
  * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
  * were more than a second off, so that they are not told.
  */
-export const PHASE_BANDS = { upright: 0.2, split: 0.4, front: 0.3 } as const;
+export const PHASE_BANDS = { upright: 0.3, split: 0.4, front: 0.3 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
@@ -148,6 +148,13 @@ function nearSideOf(track: Track): 'left' | 'right' {
   return sum('left') > sum('right') ? 'left' : 'right';
 }
 
+/** Bands that depend on more than the quantity (measured on drawn figures). */
+const KNEE_ELSEWHERE = 10;
+const HIP_LYING = 9;
+const KNEES_IN = { below: 0.8, band: 0.35 } as const;
+/** Shank and thigh are about as long; beyond this a joint was taken for another (judgement). */
+const LEG_RATIO = { from: 0.6, to: 1.65 } as const;
+
 const between = (a: Here, b: Here) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** A limb may change its length in the picture by so much before the frame is unsure. */
@@ -220,6 +227,12 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   // A movement that is only drawn has nothing to be counted by.
   const reps =
     of.type === 'drawn' ? [] : repsIn(counted, { leastRange: LEAST_RANGE, ...(lying ? {} : { masked }) });
+  /** Knees that are not those of a squat or lunge, hips of somebody lying, and knees far inwards read otherwise (measured). */
+  const bandOf = (q: Quantity, value: number, usual: number): number => {
+    if (q === 'knee' && of.type !== 'squat' && of.type !== 'lunge') return KNEE_ELSEWHERE;
+    if (q === 'hip' && lying) return HIP_LYING;
+    return q === 'kneesApart' && value < KNEES_IN.below ? KNEES_IN.band : usual;
+  };
   const poor = meanScore < CLEAR || of.hidden || of.seated;
   const measure = (q: Quantity, signal: Signal, r: Rep): Measure => {
     const about = BANDS[q];
@@ -229,9 +242,8 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
     const { value, spread } = found;
     // A body that holds its working position does not jump to and fro: one leg was taken for the other.
     if (spread > STEADY * about.band) return { not: 'unsteady' };
-    // Straight knees are read too bent under a trunk that hangs over them (measured).
-    const wide = q === 'knee' && of.type !== 'squat' && of.type !== 'lunge';
-    return { value, band: wide ? 2 * about.band : poor ? about.poor : about.band };
+    if (q !== 'trunk' && q !== 'kneesApart' && !legsFit(r)) return { not: 'unsteady' };
+    return { value, band: bandOf(q, value, about[poor ? 'poor' : 'band']) };
   };
   const depthCm = s((i) => {
     const [h, k] = [at('hip', i), at('knee', i)];
@@ -246,6 +258,17 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
     return ankles < 4 ? null : Math.abs(lk[0] - rk[0]) / ankles;
   }, 0.2);
   const limbs = limbMedians(track, at);
+  /** From the side, at the working position, shank and thigh are as long as legs are. */
+  const legsFit = (r: Rep): boolean => {
+    const ratios = track.timeS.flatMap((t, i) => {
+      const [h, k, a] = [at('hip', i), at('knee', i), at('ankle', i)];
+      return t >= r.bottomFromS && t <= r.bottomToS && h && k && a && between(h, k) > 0
+        ? [between(k, a) / between(h, k)]
+        : [];
+    });
+    const ratio = median(ratios);
+    return ratio === null || (ratio >= LEG_RATIO.from && ratio <= LEG_RATIO.to);
+  };
   return {
     view,
     azimuthDeg: seen.azimuthDeg,
