@@ -1,5 +1,5 @@
 import type { CameraSign } from '../terms/index.ts';
-import { LEAST_RATE, isMeasured } from './measure.ts';
+import { BANDS, LEAST_RATE, isMeasured } from './measure.ts';
 import type { Measure, MeasuredRep, MeasuredSet, Quantity } from './measure.ts';
 
 /** What a limit says of a value within its band: beyond it, within it, or too close to call. */
@@ -126,7 +126,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
   };
   const change = (r: MeasuredRep, q: Quantity): { by: number; band: number } | null => {
     const [m, from] = [r.at[q], own(q)];
-    return isMeasured(m) && from !== null ? { by: m.value - from, band: CHANGE * m.band } : null;
+    return isMeasured(m) && from !== null ? { by: m.value - from, band: CHANGE * BANDS[q].band } : null;
   };
   reps.forEach((r, i) => {
     if (r.unsure) return;
