@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { MeasuredSet, Quantity } from '../core/track/index.ts';
-import { LANDMARKS, MOST_KEPT } from '../core/track/index.ts';
+import type { KeptRep, View } from '../core/track/index.ts';
+import { LANDMARKS, MOST_KEPT, QUANTITIES } from '../core/track/index.ts';
 import { CAMERA_SIGNS, MEASURED_BY } from '../core/terms/index.ts';
 import type { EyeTrial } from '../core/fault/index.ts';
 import type { CameraSign, MeasuredBy } from '../core/terms/index.ts';
@@ -26,11 +26,6 @@ export interface ByEye {
   tempo: boolean | null;
 }
 
-export type MeasuredRepKept = Pick<
-  MeasuredSet['reps'][number],
-  'fromS' | 'toS' | 'atS' | 'partial' | 'unsure' | 'loweringS' | 'bottomS' | 'risingS' | 'topS' | 'at'
->;
-
 /** What was measured of a set, as it is kept: numbers with their bands; track and pictures only where that was ticked. */
 export interface MeasurementRequest {
   personId: string;
@@ -39,10 +34,13 @@ export interface MeasurementRequest {
   setId: string | null;
   variation: string;
   by: MeasuredBy;
-  view: 'side' | 'front' | 'oblique' | 'unknown';
+  view: View;
   rate: number;
   meanScore: number;
-  reps: MeasuredRepKept[];
+  /** Seconds within which phases are told; null: they are not. */
+  phaseBandS: number | null;
+  reps: KeptRep[];
+  /** As measured, whatever was taken over; null: not told, or too close to call. */
   range: boolean | null;
   tempo: boolean | null;
   signs: CameraSign[];
@@ -76,7 +74,6 @@ export interface EyeChecked {
 }
 
 const personId = Joi.string().uuid();
-const QUANTITY: readonly Quantity[] = ['knee', 'trunk', 'shin', 'hip', 'depth', 'kneesApart'];
 const measure = Joi.alternatives(
   shape({ value: number(-1000, 1000), band: number(0, 1000) }),
   shape({ not: text(60) }),
@@ -97,18 +94,20 @@ export const measurementSchema = shape({
   view: oneOf(['side', 'front', 'oblique', 'unknown']),
   rate: number(0, 240),
   meanScore: number(0, 1),
+  phaseBandS: number(0, 10).allow(null),
   reps: list(
     shape({
       fromS: seconds(),
       toS: seconds(),
-      atS: seconds(),
+      workFromS: seconds(),
+      workToS: seconds(),
       partial: Joi.boolean(),
       unsure: Joi.boolean(),
       loweringS: seconds(),
-      bottomS: seconds(),
+      bottomS: seconds().allow(null),
       risingS: seconds(),
       topS: seconds().allow(null),
-      at: shape(Object.fromEntries(QUANTITY.map((q) => [q, measure]))),
+      at: shape(Object.fromEntries(QUANTITIES.map((q) => [q, measure]))),
     }),
     200,
   ),

@@ -89,7 +89,6 @@ const SHOTS: Shot[] = [
     path: (id) => `/print?job=floor:floor-hold,warm-up:floor-hold,log:floor-hold&person=${id('Ida Farrow')}`,
     size: [1280, 1180],
   },
-  { name: 'poster', login: 'coach', path: () => '/print?job=poster:squat-ladder', size: [1280, 1180] },
   { name: 'ladder', login: 'head', path: () => '/ladders/bridge-ladder' },
   {
     name: 'stairs',

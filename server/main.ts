@@ -68,6 +68,8 @@ async function main(): Promise<void> {
   ).replace(/\/$/, '');
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is not a port: ${process.env.PORT}`);
+  if (https && publicUrl.startsWith('http:'))
+    throw new Error(`PUBLIC_URL begins with http, and the hall is served over HTTPS: ${publicUrl}`);
 
   const shipped = process.env.MEISTER_LIBRARY
     ? path.resolve(process.env.MEISTER_LIBRARY)

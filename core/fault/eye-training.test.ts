@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { coachesAgree, dPrimeOf, eyeScores, nextAmount, normalQuantile } from './eye-training.ts';
+import { clipDraw, coachesAgree, dPrimeOf, eyeScores, nextAmount, normalQuantile } from './eye-training.ts';
 import type { EyeTrial } from './eye-training.ts';
 
 describe('the normal quantile', () => {
@@ -84,6 +84,19 @@ it('compares two coaches on the clips that both saw', () => {
   ];
   expect(coachesAgree(trials, 'jo', 'ash')).toMatchObject({ n: 4, observed: 0.75 });
   expect(coachesAgree(trials, 'jo', 'nobody')).toBeNull();
+});
+
+it('draws clips that are the same for everybody, with nothing wrong in a third, in no order that could be guessed', () => {
+  const draws = Array.from({ length: 300 }, (_, n) => clipDraw(n));
+  expect(draws).toEqual(Array.from({ length: 300 }, (_, n) => clipDraw(n)));
+  const sound = draws.filter((d) => d.sound).length / 300;
+  expect(sound).toBeGreaterThan(0.25);
+  expect(sound).toBeLessThan(0.42);
+  const after = draws.filter((_, n) => draws[n - 1]?.sound).filter((d) => d.sound).length;
+  expect(after / draws.filter((d) => d.sound).length).toBeGreaterThan(0.15);
+  for (const part of ['movement', 'fault'] as const)
+    for (const fifth of [0, 1, 2, 3, 4])
+      expect(draws.filter((d) => Math.floor(5 * d[part]) === fifth).length).toBeGreaterThan(35);
 });
 
 describe('the staircase', () => {

@@ -1,3 +1,4 @@
+import { seeded } from '../program/index.ts';
 import { kappa } from './agreement.ts';
 import type { Agreement } from './agreement.ts';
 import { Z95 } from './proportion.ts';
@@ -126,6 +127,19 @@ export function coachesAgree(trials: readonly EyeTrial[], a: string, b: string):
     table[said === null ? 1 : 0]![other === null ? 1 : 0]!++;
   }
   return kappa(table);
+}
+
+/** One clip in so many has nothing wrong in it. */
+const SOUND = 1 / 3;
+const SEED = 4_000;
+
+/**
+ * What the clip of a number is drawn from: shares of 1 by which movement and fault are picked, and whether nothing is wrong.
+ * The same for every coach, so that two can be compared, and not to be guessed from the one before.
+ */
+export function clipDraw(n: number): { movement: number; fault: number; sound: boolean } {
+  const random = seeded(SEED + n);
+  return { movement: random(), fault: random(), sound: random() < SOUND };
 }
 
 /** The staircase: two right in a row make it harder, one missed makes it easier (Levitt 1971, J. Acoust. Soc. Am. 49). */

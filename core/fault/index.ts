@@ -22,5 +22,5 @@ export { tellsOf } from './tells.ts';
 export type { CheckTells } from './tells.ts';
 export { SENSES, mayBeOneSided, missingFelt, readFelt, sensesOf, signsFor, viewsOf } from './signs.ts';
 export type { Sense } from './signs.ts';
-export { coachesAgree, eyeScores, nextAmount } from './eye-training.ts';
+export { clipDraw, coachesAgree, eyeScores, nextAmount } from './eye-training.ts';
 export type { EyeScore, EyeTrial } from './eye-training.ts';

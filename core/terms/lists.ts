@@ -46,7 +46,7 @@ export const VIEW_WORDS: Record<View, string> = {
 };
 
 /** By what something was measured rather than watched. */
-export const MEASURED_BY = ['camera', 'clip', 'picture', 'landmark file'] as const;
+export const MEASURED_BY = ['camera', 'clip', 'landmark file'] as const;
 export type MeasuredBy = (typeof MEASURED_BY)[number];
 
 /** What a camera can show of a fault; a fault of the library may name one of them. */
@@ -55,7 +55,6 @@ export const CAMERA_SIGNS = [
   'trunk leans more',
   'knees run ahead',
   'knees fall in',
-  'heels lift',
   'lowered fast',
   'no stop at the bottom',
 ] as const;

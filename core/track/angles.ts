@@ -1,6 +1,5 @@
-import type { Point } from './track.ts';
+import type { Here } from './points.ts';
 
-type Here = NonNullable<Point>;
 const DEG = 180 / Math.PI;
 
 /** How far a joint is bent from straight, degrees. */

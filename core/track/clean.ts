@@ -1,5 +1,6 @@
 import { pchipAt, pchipSlopes } from '../program/index.ts';
 import { cutFor, lowPass } from './filter.ts';
+import { median } from './points.ts';
 import type { Signal } from './track.ts';
 
 /** Longest hole that is closed, seconds. */
@@ -8,12 +9,6 @@ export const LONGEST_GAP_S = 0.25;
 const SPIKE = { deviations: 6, reach: 2 } as const;
 /** Half a normal spread is 1.4826 times the median deviation. */
 const ROBUST = 1.4826;
-
-const median = (list: readonly number[]): number => {
-  const sorted = [...list].sort((a, b) => a - b);
-  const mid = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
-};
 
 /**
  * Values at their own times on a grid of a rate, straight between; a hole stays one where its neighbours are farther
@@ -48,11 +43,11 @@ export function despiked(values: readonly (number | null)[], leastDeviation: num
     const near = values
       .slice(Math.max(0, i - SPIKE.reach), i + SPIKE.reach + 1)
       .flatMap((x) => (x === null ? [] : [x]));
-    return Math.abs(v - median(near));
+    return Math.abs(v - median(near)!);
   });
   const known = off.flatMap((x) => (x === null ? [] : [x]));
   if (known.length === 0) return [...values];
-  const limit = Math.max(SPIKE.deviations * ROBUST * median(known), leastDeviation);
+  const limit = Math.max(SPIKE.deviations * ROBUST * median(known)!, leastDeviation);
   return values.map((v, i) => (off[i] !== null && off[i]! > limit ? null : v));
 }
 

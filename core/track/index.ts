@@ -18,22 +18,18 @@ export {
   walking,
 } from './view.ts';
 export type { View } from './view.ts';
-export { RANGE_OF, SIGN_LIMITS, judgeSet, passes } from './judged.ts';
+export { SURE, frameAt } from './points.ts';
+export { judgeSet, meanOf, passes } from './judged.ts';
 export type { Asked, Judged, SeenSign, Verdict } from './judged.ts';
-export {
-  BANDS,
-  LEAST_RATE,
-  PHASE_BANDS,
-  QUANTITIES,
-  isMeasured,
-  isSeated,
-  measureSet,
-  rateOf,
-} from './measure.ts';
-export type { Measure, MeasureOf, MeasuredRep, MeasuredSet, NotMeasured, Quantity } from './measure.ts';
-export { STANDS_S, inFrame, landmarksOf, performedAt, performedS, truthTrack } from './performed.ts';
+export { BANDS, QUANTITIES, isMeasured, isSeated, measureSet } from './measure.ts';
+export type { Measure, MeasuredRep, MeasuredSet, NotMeasured, Quantity } from './measure.ts';
+export type { MeasureOf } from './signals.ts';
+export { anglesIn, momentOf, workingS } from './moment.ts';
+export type { RepTimes } from './moment.ts';
+export { inFrame, landmarksOf, performedAt, performedS, truthTrack, withFault } from './performed.ts';
 export type { Framing, Performed } from './performed.ts';
 export { PLACED, anglesOfPicture } from './picture.ts';
 export type { PictureAngle, Placed } from './picture.ts';
-export { keptTrack, trackKept } from './kept.ts';
+export { keptReps, keptTrack, trackKept } from './kept.ts';
+export type { KeptRep } from './kept.ts';
 export { laidOver } from './overlay.ts';

@@ -1,6 +1,6 @@
 import type { CameraSign } from '../terms/index.ts';
 import { BANDS, LEAST_RATE, isMeasured } from './measure.ts';
-import type { Measure, MeasuredRep, MeasuredSet, Quantity } from './measure.ts';
+import type { MeasuredRep, MeasuredSet, Quantity } from './measure.ts';
 
 /** What a limit says of a value within its band: beyond it, within it, or too close to call. */
 export type Verdict = 'yes' | 'no' | 'too close';
@@ -13,14 +13,12 @@ export const passes = (value: number, limit: number, band: number): Verdict =>
  * From where on something is told (common practice, no source; a coach decides what it means). Changes are against the
  * own first repetitions, where what the picture shows wrongly is wrong in both.
  */
-export const SIGN_LIMITS = {
+const SIGN_LIMITS = {
   trunkDeg: 10,
   shinDeg: 8,
   kneesFall: 0.15,
-  heelCm: 1,
   bounceS: 0.15,
   fastS: 1,
-  tempoSpread: 0.2,
 } as const;
 /** Within which a change against the own first repetitions is told (judgement: half of a value's own band). */
 const CHANGE = 0.5;
@@ -70,12 +68,16 @@ export interface SeenSign {
 }
 
 export interface Judged {
-  /** Whole repetitions in which nothing was seen; what a camera cannot see may still have been there. */
+  /** Repetitions that went the whole way. */
+  whole: number;
+  /** Of these, those in which nothing was seen; what a camera cannot see may still have been there. */
   clean: number;
   /** By repetition: whether the range was reached; null: not to be told from here. */
   ranges: (Verdict | null)[];
   /** The whole set's. */
   range: Verdict | null;
+  /** The angle of the least deep repetition; null: none is told, or it is no angle that grows with the range. */
+  rangeAngle: { value: number; band: number } | null;
   tempo: Verdict | null;
   /** Largest difference of the lowering from its mean, as a share; null: not told. */
   tempoSpread: number | null;
@@ -90,16 +92,24 @@ export interface Judged {
   againstPosture: Partial<Record<Quantity, number>>;
 }
 
-const value = (m: Measure) => (isMeasured(m) ? m.value : null);
 const mean = (list: readonly number[]) =>
   list.length === 0 ? null : list.reduce((a, b) => a + b, 0) / list.length;
 
+/** Mean of a quantity over repetitions, with its band; null: it is told of none. */
+export function meanOf(
+  reps: readonly Pick<MeasuredRep, 'at'>[],
+  q: Quantity,
+): { value: number; band: number } | null {
+  const told = reps.flatMap((r) => (isMeasured(r.at[q]) ? [r.at[q]] : []));
+  const value = mean(told.map((m) => m.value));
+  return value === null ? null : { value, band: Math.max(...told.map((m) => m.band)) };
+}
+
 /** What a measured set shows against what is asked, its own first repetitions and the computed posture. */
-export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (number | null)[] = []): Judged {
+export function judgeSet(set: MeasuredSet, asked: Asked): Judged {
   const { reps } = set;
   const whole = reps.filter((r) => !r.partial && !r.unsure);
   const first = whole.slice(0, FIRST);
-  const own = (q: Quantity) => mean(first.flatMap((r) => value(r.at[q]) ?? []));
   const rangeBy = RANGE_OF[asked.type];
   const wanted = rangeBy === null ? undefined : asked.posture[rangeBy];
   const ranges = reps.map((r) => {
@@ -125,8 +135,8 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
     });
   };
   const change = (r: MeasuredRep, q: Quantity): { by: number; band: number } | null => {
-    const [m, from] = [r.at[q], own(q)];
-    return isMeasured(m) && from !== null ? { by: m.value - from, band: CHANGE * BANDS[q].band } : null;
+    const [m, from] = [r.at[q], meanOf(first, q)];
+    return isMeasured(m) && from !== null ? { by: m.value - from.value, band: CHANGE * BANDS[q].band } : null;
   };
   reps.forEach((r, i) => {
     if (r.unsure) return;
@@ -142,12 +152,9 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
     if (shin) note('knees run ahead', i, shin.by, SIGN_LIMITS.shinDeg, shin.band);
     const apart = change(r, 'kneesApart');
     if (apart) note('knees fall in', i, -apart.by, SIGN_LIMITS.kneesFall, apart.band);
-    const heel = heelCm[i];
-    // At least so much: the patch shows less than there is.
-    if (heel !== null && heel !== undefined) note('heels lift', i, heel, SIGN_LIMITS.heelCm, 0);
     if (band === null || asked.workingIs === 'top') return;
     note('lowered fast', i, -r.loweringS, -SIGN_LIMITS.fastS * SEEN_OF_PHASE, band);
-    if (set.rate >= LEAST_RATE.bounce)
+    if (r.bottomS !== null && set.rate >= LEAST_RATE.bounce)
       note('no stop at the bottom', i, -r.bottomS, -SIGN_LIMITS.bounceS, 1 / set.rate);
   });
   const lowering = whole.map((r) => r.loweringS);
@@ -155,6 +162,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
   const marked = new Set([...signs.values()].flatMap((s) => s.reps));
   const known = ranges.flatMap((r) => r ?? []);
   return {
+    whole: reps.filter((r) => !r.partial).length,
     clean: reps.filter((r, i) => !r.partial && !r.unsure && !marked.has(i)).length,
     ranges,
     range:
@@ -165,6 +173,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
           : known.some((r) => r === 'no')
             ? 'no'
             : 'too close',
+    rangeAngle: leastDeep(whole, rangeBy),
     tempo:
       asked.loweringS === null || meanS === null || set.phaseBandS === null
         ? null
@@ -176,29 +185,31 @@ export function judgeSet(set: MeasuredSet, asked: Asked, heelCm: readonly (numbe
     seen: [...signs.values()],
     stalled: asked.stalls ? [] : reps.flatMap((r, i) => (r.stallsS.length > 0 ? [i] : [])),
     close: [...close].filter((s) => !signs.has(s)),
-    notSeen: notSeenFrom(
-      set,
-      asked,
-      heelCm.some((h) => h !== null),
-    ),
+    notSeen: notSeenFrom(set, asked),
     againstPosture: Object.fromEntries(
       Object.entries(asked.posture).flatMap(([q, p]) => {
-        const got = mean(whole.flatMap((r) => value(r.at[q as Quantity]) ?? []));
-        return got === null ? [] : [[q, got - p]];
+        const got = meanOf(whole, q as Quantity);
+        return got === null ? [] : [[q, got.value - p]];
       }),
     ),
   };
 }
 
+/** A hip that is straight at 0 grows with no range. */
+function leastDeep(reps: readonly MeasuredRep[], q: Quantity | null): Judged['rangeAngle'] {
+  if (q === null || q === 'hip') return null;
+  const told = reps.flatMap((r) => (isMeasured(r.at[q]) ? [r.at[q]] : []));
+  return told.length === 0 ? null : told.reduce((a, b) => (b.value < a.value ? b : a));
+}
+
 /** What this view, or so few frames a second, cannot show. */
-function notSeenFrom(set: MeasuredSet, asked: Asked, heel: boolean): CameraSign[] {
+function notSeenFrom(set: MeasuredSet, asked: Asked): CameraSign[] {
   const side = set.view === 'side';
   const not: CameraSign[] = [];
   if (!side || asked.posture[RANGE_OF[asked.type] ?? 'knee'] === undefined) not.push('range short');
   if (!side || asked.type === 'bridge' || asked.type === 'hinge') not.push('trunk leans more');
   if (!side || asked.type === 'bridge' || asked.type === 'lift') not.push('knees run ahead');
   if (set.view !== 'front') not.push('knees fall in');
-  if (!heel) not.push('heels lift');
   if (set.phaseBandS === null || asked.workingIs === 'top') not.push('lowered fast');
   if (set.rate < LEAST_RATE.bounce || asked.workingIs === 'top') not.push('no stop at the bottom');
   return not;

@@ -1,3 +1,4 @@
+import type { MeasuredRep } from './measure.ts';
 import { LANDMARKS, MOST_KEPT } from './track.ts';
 import type { Track } from './track.ts';
 
@@ -43,3 +44,17 @@ export function trackKept(text: string): Track {
     ) as unknown as Track['scores'],
   };
 }
+
+/** A repetition as it is kept: its times from the start of the track, where it stood still left out. */
+export type KeptRep = Omit<MeasuredRep, 'stallsS'>;
+
+export const keptReps = (reps: readonly MeasuredRep[], { timeS }: Pick<Track, 'timeS'>): KeptRep[] => {
+  const from = timeS[0] ?? 0;
+  return reps.map(({ stallsS: _stalls, ...r }) => ({
+    ...r,
+    fromS: r.fromS - from,
+    toS: r.toS - from,
+    workFromS: r.workFromS - from,
+    workToS: r.workToS - from,
+  }));
+};

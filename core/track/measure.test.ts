@@ -44,9 +44,9 @@ const about = (p: Performed, of: Partial<MeasureOf> = {}): MeasureOf => ({
   seated: isSeated(p.mechanics),
   ...of,
 });
-const looked = (p: Performed, { rate = 15, change = (t: Track) => t, heels = [] as number[] } = {}) => {
+const looked = (p: Performed, { rate = 15, change = (t: Track) => t } = {}) => {
   const set = measureSet(change(truthTrack(p, rate, FRAMING)), about(p));
-  return { set, judged: judgeSet(set, askedOf(p.build, p.mechanics, p.range, p.tempo), heels) };
+  return { set, judged: judgeSet(set, askedOf(p.build, p.mechanics, p.range, p.tempo)) };
 };
 
 /** Every point moved by a function. */
@@ -121,11 +121,6 @@ describe('what goes wrong', () => {
     const judged = judgeSet(set, askedOf(p.build, p.mechanics, p.range, TEMPO));
     expect(judged.seen.map((s) => s.sign)).toContain('lowered fast');
     expect(judged.tempo).toBe('no');
-  });
-
-  it('lifts its heels by at least what was followed', () => {
-    const { judged } = looked(performed(SQUAT), { heels: [0.1, 0, 2.4, 0.9, 0] });
-    expect(judged.seen).toEqual([{ sign: 'heels lift', limit: 1, band: 0, reps: [2], value: 2.4 }]);
   });
 });
 

@@ -1,10 +1,9 @@
 import type { Figure } from '../posture/index.ts';
 import { landmarksOf } from './performed.ts';
 import { LANDMARKS } from './track.ts';
-import type { Landmark, Point, Track } from './track.ts';
-
-type Here = NonNullable<Point>;
-const between = (a: Here, b: Here) => Math.hypot(a[0] - b[0], a[1] - b[1]);
+import { distance } from './points.ts';
+import type { Here } from './points.ts';
+import type { Landmark, Track } from './track.ts';
 
 /**
  * The computed figure laid over a frame: as large as the legs that were found, its ankle on theirs, looking where they
@@ -24,7 +23,7 @@ export function laidOver(
   const length = (a: { x: number; y: number }, b: { x: number; y: number }) =>
     Math.hypot(a.x - b.x, a.y - b.y);
   const metres = length(leg.hip, leg.knee) + length(leg.knee, leg.ankle);
-  const pxPerM = (between(hip, knee) + between(knee, ankle)) / metres;
+  const pxPerM = (distance(hip, knee) + distance(knee, ankle)) / metres;
   // The knee is on the side of the line from hip to ankle to which they look.
   const turn = (h: Here, k: Here, a: Here) =>
     Math.sign((a[0] - h[0]) * (k[1] - h[1]) - (a[1] - h[1]) * (k[0] - h[0]));

@@ -4,6 +4,7 @@ import { faultFigure } from '../fault/index.ts';
 import type { FaultShows, Tempo } from '../library/index.ts';
 import { figureAt } from '../posture/index.ts';
 import type { Figure, Range, SettledMechanics } from '../posture/index.ts';
+import type { CameraSign } from '../terms/index.ts';
 import { LANDMARKS } from './track.ts';
 import type { Landmark, Point, Track } from './track.ts';
 
@@ -21,8 +22,19 @@ export interface Performed {
   reach?: number;
 }
 
+/** A set with so much of a fault of the library in some of its repetitions: short of the range is a part of it, in all of them. */
+export const withFault = (
+  sound: Performed,
+  { shows, cameraSign }: { shows: FaultShows; cameraSign: CameraSign | null },
+  amount: number,
+  reps?: readonly number[],
+): Performed =>
+  cameraSign === 'range short'
+    ? { ...sound, reach: 1 - (1 - shows.at) * Math.min(1, amount) }
+    : { ...sound, fault: { shows, amount, ...(reps ? { in: reps } : {}) } };
+
 /** Seconds of standing before and after. */
-export const STANDS_S = 1.5;
+const STANDS_S = 1.5;
 
 export const performedS = (p: Performed): number => 2 * STANDS_S + p.reps * cycleS(legsOf(p));
 

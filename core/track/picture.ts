@@ -1,10 +1,9 @@
 import { flexionDeg, leanDeg, turnDeg } from './angles.ts';
-import type { Point } from './track.ts';
-
-type Here = NonNullable<Point>;
+import { distance } from './points.ts';
+import type { Here } from './points.ts';
 
 /** Points that a coach places on a picture, with a loupe. */
-export const PLACED = ['shoulder', 'hip', 'knee', 'ankle', 'heel', 'toe', 'other hip', 'bar'] as const;
+export const PLACED = ['shoulder', 'hip', 'knee', 'ankle', 'toe', 'other hip', 'bar'] as const;
 export type Placed = (typeof PLACED)[number];
 
 /** What a picture shows, from the points that are there. */
@@ -20,8 +19,6 @@ export interface PictureAngle {
 const BAND_DEG = 2.5;
 /** Two points of the hips lie near each other: a centimetre is about four degrees (measured). */
 const HIPS_BAND_DEG = 4;
-
-const between = (a: Here, b: Here) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** Everything that the points placed so far tell; y is down, as in the picture. */
 export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle[] {
@@ -48,7 +45,7 @@ export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle
     const forward = Math.sign(toe[0] - ankle[0]) || 1;
     add(
       'Knee past the toes',
-      (100 * forward * (knee[0] - toe[0])) / between(knee, ankle),
+      (100 * forward * (knee[0] - toe[0])) / distance(knee, ankle),
       '% of the shin',
       4,
     );
@@ -64,7 +61,7 @@ export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle
     // Distance of the bar from the line of the shin.
     const [ux, uy] = [knee[0] - ankle[0], knee[1] - ankle[1]];
     const d = Math.abs(ux * (bar[1] - ankle[1]) - uy * (bar[0] - ankle[0])) / Math.hypot(ux, uy);
-    add('Bar from the shin', (100 * d) / between(knee, ankle), '% of the shin', 4);
+    add('Bar from the shin', (100 * d) / distance(knee, ankle), '% of the shin', 4);
   }
   return list;
 }

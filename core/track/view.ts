@@ -1,7 +1,8 @@
 import { lowPass } from './filter.ts';
+import { distance, median, middle } from './points.ts';
+import type { Here } from './points.ts';
 import type { Landmark, Point, Track } from './track.ts';
 
-type Here = NonNullable<Point>;
 /** Trunk length against how far nose and shoulders stand out, from the side and from the front (measured on drawn figures). */
 const FROM_SIDE = 0.27;
 const FROM_FRONT = 0.7;
@@ -13,9 +14,6 @@ const NOSE_TO_ANKLE = 0.884;
 /** A foot that moves sideways faster, after a low-pass of 0.5 Hz, is on its way: shares of stature a second. */
 const WALKS = { perS: 0.12, footHz: 0.5 } as const;
 
-const middle = (a: Here, b: Here): Here => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-const between = (a: Here, b: Here): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
-
 /** From where somebody is seen. */
 export type View = 'side' | 'front' | 'oblique' | 'unknown';
 
@@ -26,7 +24,7 @@ export function azimuthDeg(points: Readonly<Record<Landmark, Point>>): number | 
     (k) => points[k],
   );
   if (!nose || !ls || !rs || !lh || !rh) return null;
-  const trunk = between(middle(ls, rs), middle(lh, rh));
+  const trunk = distance(middle(ls, rs), middle(lh, rh));
   if (trunk === 0) return null;
   const out = Math.abs(nose[0] - middle(ls, rs)[0]) / trunk / FROM_SIDE;
   const wide = Math.abs(ls[0] - rs[0]) / trunk / FROM_FRONT;
@@ -50,8 +48,7 @@ const frameOf = (track: Track, i: number): Record<Landmark, Point> =>
 
 /** The view of a track by the median of its frames. */
 export function viewOfTrack(track: Track): { view: View; azimuthDeg: number | null } {
-  const all = track.timeS.flatMap((_, i) => azimuthDeg(frameOf(track, i)) ?? []).sort((a, b) => a - b);
-  const deg = all.length === 0 ? null : all[Math.floor(all.length / 2)]!;
+  const deg = median(track.timeS.flatMap((_, i) => azimuthDeg(frameOf(track, i)) ?? []));
   return { view: viewOf(deg), azimuthDeg: deg };
 }
 
@@ -59,13 +56,11 @@ export function viewOfTrack(track: Track): { view: View; azimuthDeg: number | nu
 export function metresPerPixel(track: Track, standing: readonly number[], statureM: number): number | null {
   const heights = standing.flatMap((i) => {
     const { nose, 'left ankle': la, 'right ankle': ra } = frameOf(track, i);
-    const ankle = la && ra ? middle(la, ra) : (la ?? ra);
+    const ankle = middle(la, ra);
     return nose && ankle ? [ankle[1] - nose[1]] : [];
   });
-  if (heights.length === 0) return null;
-  const sorted = heights.sort((a, b) => a - b);
-  const px = sorted[Math.floor(sorted.length / 2)]!;
-  return px > 0 ? (NOSE_TO_ANKLE * statureM) / px : null;
+  const px = median(heights);
+  return px !== null && px > 0 ? (NOSE_TO_ANKLE * statureM) / px : null;
 }
 
 /** How far the camera is turned, degrees, from two points on the floor line: subtracted from every angle to the vertical. */
@@ -132,8 +127,8 @@ export function unswapped(track: Track): Track {
         const [toL, toR] = [goesTo(l, i), goesTo(r, i)];
         const [nowL, nowR] = [l[i] ?? null, r[i] ?? null];
         if (!toL || !toR || !nowL || !nowR) continue;
-        kept += between(nowL, toL) + between(nowR, toR);
-        swapped += between(nowR, toL) + between(nowL, toR);
+        kept += distance(nowL, toL) + distance(nowR, toR);
+        swapped += distance(nowR, toL) + distance(nowL, toR);
       }
       if (!(swapped < SWAP.cheaper * kept)) continue;
       for (const joint of group) {

@@ -5,7 +5,7 @@ import { addressOf, ENDPOINTS } from '../../contract/endpoints.ts';
 import type { Body, Endpoint, Of, SentTo } from '../../contract/endpoints.ts';
 import { runs } from '../../core/testing/runs.ts';
 import { seeded } from '../../core/testing/seeded.ts';
-import { deviceOf, documentIn, placedPerson, setOf, testHall } from '../testing/hall.ts';
+import { deviceOf, documentIn, placedPerson, measurementOf, setOf, testHall } from '../testing/hall.ts';
 import type { Client, TestHall } from '../testing/hall.ts';
 
 const TODAY = '2026-11-24';
@@ -191,26 +191,7 @@ async function requestsOf(): Promise<Requests> {
       body: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
     },
     keepConsent: { of: { person }, body: { given: true, minor: false, guardian: '' } },
-    keepMeasurement: {
-      of: { id },
-      body: {
-        personId: person,
-        date: TODAY,
-        setId: null,
-        variation: 'squat',
-        by: 'camera',
-        view: 'side',
-        rate: 15,
-        meanScore: 0.7,
-        reps: [],
-        range: null,
-        tempo: null,
-        signs: [],
-        byEye: null,
-        track: null,
-        pictures: null,
-      },
-    },
+    keepMeasurement: { of: { id }, body: measurementOf(person) },
     keepTrial: {
       of: { id },
       body: { clip: 'x', shown: null, amount: 1, offered: ['ribs-flare'], said: null },

@@ -7,7 +7,7 @@ import type { Coverable, CoverRow, PersonRow } from '../../contract/people.ts';
 import type { Today } from '../../contract/session.ts';
 import { schema } from '../db/index.ts';
 import { addStaff, saveSquad } from '../hall/index.ts';
-import { clientOf, placedPerson, setOf, signIn, testHall } from '../testing/hall.ts';
+import { clientOf, measurementOf, placedPerson, setOf, signIn, testHall } from '../testing/hall.ts';
 import type { Client, TestHall } from '../testing/hall.ts';
 import { hashPassword } from './passwords.ts';
 
@@ -261,28 +261,10 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   keepChainTry: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
   keepCase: caseOf(),
   keepConsent: { given: true, minor: false, guardian: '' },
-  keepMeasurement: measurementOf(),
+  keepMeasurement: measurementOf(person),
   dropMeasurement: { personId: person },
   keepStop: { personId: person, date: TODAY, reach: 'everything', pain: null, words: '' },
   rateSet: { faults: [] },
-});
-
-const measurementOf = () => ({
-  personId: person,
-  date: TODAY,
-  setId: null,
-  variation: 'squat',
-  by: 'camera',
-  view: 'side',
-  rate: 15,
-  meanScore: 0.7,
-  reps: [],
-  range: null,
-  tempo: null,
-  signs: [],
-  byEye: null,
-  track: null,
-  pictures: null,
 });
 
 /** The rows of every table that holds something about people, to be compared before and after. */

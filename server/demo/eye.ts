@@ -3,7 +3,15 @@ import { readingOfVariation } from '../../core/floor/index.ts';
 import { REFERENCE_BUILD, buildOf } from '../../core/body/index.ts';
 import type { ShelfInForce } from '../../core/library/index.ts';
 import { isComputed, rangeOf } from '../../core/posture/index.ts';
-import { askedOf, isSeated, judgeSet, keptTrack, measureSet, truthTrack } from '../../core/track/index.ts';
+import {
+  askedOf,
+  isSeated,
+  judgeSet,
+  keptReps,
+  keptTrack,
+  measureSet,
+  truthTrack,
+} from '../../core/track/index.ts';
 import type { Track } from '../../core/track/index.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
@@ -88,7 +96,8 @@ export async function insertEye(
         view: set.view,
         rate: set.rate,
         meanScore: set.meanScore,
-        reps: set.reps.map(({ stallsS: _stalls, ...r }) => r),
+        phaseBandS: set.phaseBandS,
+        reps: keptReps(set.reps, track),
         range: judged.range === 'yes' ? true : judged.range === 'no' ? false : null,
         tempo: null,
         signs: judged.seen.map((s) => s.sign),

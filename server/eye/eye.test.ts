@@ -5,7 +5,7 @@ import { REFERENCE_BUILD } from '../../core/body/index.ts';
 import { rangeOf } from '../../core/posture/index.ts';
 import { squat } from '../../core/testing/repertoire.ts';
 import { keptTrack, truthTrack } from '../../core/track/index.ts';
-import { placedPerson, testHall } from '../testing/hall.ts';
+import { measurementOf, placedPerson, setOf, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 
 const TODAY = '2026-11-24';
@@ -34,24 +34,8 @@ const TRACK = keptTrack(
     { pxPerM: 200, x: 320, y: 430 },
   ),
 );
-const measurement = (of: Partial<MeasurementRequest> = {}): MeasurementRequest => ({
-  personId: person,
-  date: TODAY,
-  setId: null,
-  variation: 'squat',
-  by: 'camera',
-  view: 'side',
-  rate: 15,
-  meanScore: 0.7,
-  reps: [],
-  range: true,
-  tempo: null,
-  signs: [],
-  byEye: null,
-  track: TRACK,
-  pictures: [PICTURE],
-  ...of,
-});
+const measurement = (of: Partial<MeasurementRequest> = {}) =>
+  measurementOf(person, { track: TRACK, pictures: [PICTURE], ...of });
 const eye = () => hall.as('head').get<PersonEye>(`/api/people/${person}/eye`);
 const consent = (given: boolean, of: { minor?: boolean; guardian?: string } = {}) =>
   hall
@@ -103,7 +87,8 @@ describe('measuring somebody', () => {
   it('taken back, track and pictures go at once and the numbers stay; all of it goes out with the person', async () => {
     expect((await consent(false)).status).toBe(200);
     const { consent: said, measurements } = await eye();
-    expect(said).toMatchObject({ given: false, withdrawnOn: TODAY });
+    // Who had agreed and when stays written down.
+    expect(said).toMatchObject({ given: false, date: TODAY, withdrawnOn: TODAY, minor: false });
     expect(measurements).toHaveLength(1);
     expect(measurements[0]).toMatchObject({ hasTrack: false, pictures: [], rate: 15 });
     expect(
@@ -124,6 +109,63 @@ describe('measuring somebody', () => {
       range: { of: 2, same: 1 },
       tempo: { of: 0, same: 0 },
     });
+  });
+});
+
+describe('what became of it afterwards', () => {
+  const one = (of: Partial<MeasurementRequest>) =>
+    hall.as('coach').send('PUT', `/api/measurements/${randomUUID()}`, measurement({ pictures: null, ...of }));
+  const shown = async () => (await eye()).measurements.map((m) => m.setId);
+
+  it('counts for nothing once its set was taken back, or where the set is somebody else’s', async () => {
+    await consent(true);
+    const before = (await hall.as('coach').get<EyeChecked>('/api/eye/checked')).sets;
+    const [own, foreign] = [randomUUID(), randomUUID()];
+    await hall.as('coach').ok('PUT', `/api/sets/${own}`, setOf(person));
+    const other = await placedPerson(hall, 'hold');
+    await hall.as('head').ok('PUT', `/api/sets/${foreign}`, setOf(other));
+    const byEye = { reps: 0, range: null, tempo: null };
+    for (const setId of [own, foreign, randomUUID()]) expect((await one({ setId, byEye })).status).toBe(200);
+    expect((await shown()).filter((s) => s !== null)).toEqual([own]);
+    expect((await hall.as('coach').get<EyeChecked>('/api/eye/checked')).sets).toBe(before + 1);
+    await hall.as('coach').ok('DELETE', `/api/sets/${own}`, { edit: 2 });
+    expect((await shown()).filter((s) => s !== null)).toEqual([]);
+    expect((await hall.as('coach').get<EyeChecked>('/api/eye/checked')).sets).toBe(before);
+  });
+
+  it('keeps no picture of who is under age, whatever is sent, and forgets no guardian on the way out', async () => {
+    await consent(true, { minor: true, guardian: 'A parent, by letter' });
+    expect((await one({ pictures: [PICTURE] })).status).toBe(403);
+    expect((await one({})).status).toBe(200);
+    await consent(false);
+    expect((await eye()).consent).toMatchObject({
+      minor: true,
+      guardian: 'A parent, by letter',
+      given: false,
+    });
+  });
+
+  it('is told to whoever covers them no further than that they agreed', async () => {
+    const { id: squadId } = await hall
+      .as('head')
+      .ok<{ id: string }>('POST', '/api/squads', { name: 'Elsewhere' });
+    const apart = await hall.as('head').ok<{ id: string }>('POST', '/api/people', {
+      name: 'Apart',
+      squadId,
+      statureM: null,
+      massKg: null,
+      note: '',
+    });
+    await hall
+      .as('head')
+      .ok('PUT', `/api/people/${apart.id}/eye/consent`, { given: true, minor: false, guardian: '' });
+    await hall
+      .as('head')
+      .ok('PUT', `/api/measurements/${randomUUID()}`, measurementOf(apart.id, { pictures: [PICTURE] }));
+    expect((await hall.as('coach').send('GET', `/api/people/${apart.id}/eye`)).status).toBe(403);
+    await hall.as('coach').ok('POST', `/api/cover`, { people: [apart.id], reason: 'Their coach is away.' });
+    const told = await hall.as('coach').get<PersonEye>(`/api/people/${apart.id}/eye`);
+    expect(told).toMatchObject({ consent: { given: true }, measurements: [] });
   });
 });
 

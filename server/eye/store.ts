@@ -1,56 +1,61 @@
-import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
-import type { ByEye, ConsentRequest, EyeChecked, MeasurementRequest, PersonEye } from '../../contract/eye.ts';
+import { and, desc, eq, getTableColumns, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import type {
+  ByEye,
+  Consent,
+  ConsentRequest,
+  EyeChecked,
+  KeptMeasurement,
+  MeasurementRequest,
+  PersonEye,
+} from '../../contract/eye.ts';
 import { schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { About, Context } from '../endpoint.ts';
+import { refuseFuture } from '../log/index.ts';
 import { Refusal } from '../refusal.ts';
 
-const { eyeConsent, measurement } = schema;
+const { eyeConsent, loggedSet, measurement, session } = schema;
 type C = Context & About;
 
 /** The newest are shown; more nobody compares at once. */
 const SHOWN = 60;
+/** The newest tell how measuring and the eye agree now. */
+const COMPARED = 500;
 const NOTHING = 'Nothing was kept.';
 
-export async function eyeOf({ db, person }: C): Promise<PersonEye> {
+/** Its set is there and theirs, or none was logged of it: what was measured of a set that was taken back counts for nothing. */
+const stands = or(
+  isNull(measurement.setId),
+  sql`exists (select 1 from ${loggedSet} join ${session} on ${session.id} = ${loggedSet.sessionId}
+    where ${loggedSet.id} = ${measurement.setId} and ${loggedSet.deletedAt} is null
+      and ${session.personId} = ${measurement.personId})`,
+);
+
+/** What a camera knows of somebody; whoever covers them is told the consent alone. */
+export async function eyeOf({ db, person, hold }: C): Promise<PersonEye> {
   const [consent] = await db.select().from(eyeConsent).where(eq(eyeConsent.personId, person.id));
-  const rows = await db
-    .select({
-      id: measurement.id,
-      date: measurement.date,
-      setId: measurement.setId,
-      variation: measurement.variation,
-      recordedBy: measurement.recordedBy,
-      said: measurement.said,
-      pictures: measurement.pictures,
-      hasTrack: sql<boolean>`${measurement.track} is not null`,
-    })
-    .from(measurement)
-    .where(eq(measurement.personId, person.id))
-    .orderBy(desc(measurement.date), desc(measurement.at))
-    .limit(SHOWN);
   return {
-    consent: consent
-      ? {
-          given: consent.given,
-          date: consent.date,
-          minor: consent.minor,
-          guardian: consent.guardian,
-          recordedBy: consent.recordedBy,
-          withdrawnOn: consent.withdrawnOn,
-        }
-      : null,
-    measurements: rows.map(({ said, pictures, ...row }) => ({
-      ...said,
-      ...row,
-      personId: person.id,
-      pictures: pictures ?? [],
-    })),
+    consent: consent ? consentTold(consent) : null,
+    measurements: hold === 'covers' ? [] : await measurementsOf(db, person.id),
   };
 }
 
+const consentTold = ({ personId: _p, ...said }: typeof eyeConsent.$inferSelect): Consent => said;
+
+async function measurementsOf(db: Db, personId: string): Promise<KeptMeasurement[]> {
+  const { track, at: _at, personId: _p, ...columns } = getTableColumns(measurement);
+  const rows = await db
+    .select({ ...columns, hasTrack: sql<boolean>`${track} is not null` })
+    .from(measurement)
+    .where(and(eq(measurement.personId, personId), stands))
+    .orderBy(desc(measurement.date), desc(measurement.at))
+    .limit(SHOWN);
+  return rows.map(({ said, pictures, ...row }) => ({ ...said, ...row, personId, pictures: pictures ?? [] }));
+}
+
 /**
- * Records what somebody, or their guardian, has said. Taken back, tracks and pictures go at once; numbers stay.
+ * Records what somebody, or their guardian, has said. Taken back, tracks and pictures go at once; numbers stay, and who had
+ * agreed and when.
  * @throws Refusal 422 where nobody is named who stands for somebody under age
  */
 export async function keepConsent({ db, person, me, today }: C, said: ConsentRequest): Promise<void> {
@@ -59,16 +64,18 @@ export async function keepConsent({ db, person, me, today }: C, said: ConsentReq
       422,
       `guardian: who is under age needs the word of a guardian; write who said it. ${NOTHING}`,
     );
-  const row = {
-    ...said,
-    guardian: said.guardian.trim(),
-    date: today,
-    recordedBy: me.name,
-    withdrawnOn: said.given ? null : today,
-  };
+  const [before] = await db.select().from(eyeConsent).where(eq(eyeConsent.personId, person.id)).for('update');
+  const row = said.given
+    ? { ...said, guardian: said.guardian.trim(), date: today, recordedBy: me.name, withdrawnOn: null }
+    : {
+        ...(before ?? { ...said, date: today }),
+        given: false,
+        recordedBy: me.name,
+        withdrawnOn: before?.withdrawnOn ?? today,
+      };
   await db
     .insert(eyeConsent)
-    .values({ personId: person.id, ...row })
+    .values({ ...row, personId: person.id })
     .onConflictDoUpdate({ target: eyeConsent.personId, set: row });
   if (!said.given)
     await db
@@ -79,13 +86,13 @@ export async function keepConsent({ db, person, me, today }: C, said: ConsentReq
 
 /**
  * Keeps what was measured. The same id again takes its place.
- * @throws Refusal 403 without consent, or of another day by who covers; 409 where the id is of somebody else; 422 of a day
- * to come
+ * @throws Refusal 403 without consent, with a picture of somebody under age, or of another day by who covers; 409 where the
+ * id is of somebody else; 422 of a day to come
  */
 export async function keepMeasurement(c: C, id: string, request: MeasurementRequest): Promise<void> {
   const { db, person, me, today, hold, at } = c;
   const { personId, date, setId, variation, track, pictures, ...said } = request;
-  if (date > today) throw new Refusal(422, `date: ${date} is still to come. ${NOTHING}`);
+  refuseFuture(date, today, NOTHING);
   if (hold === 'covers' && date !== today)
     throw new Refusal(403, `Who covers somebody measures today. ${NOTHING}`);
   const [consent] = await db
@@ -95,6 +102,8 @@ export async function keepMeasurement(c: C, id: string, request: MeasurementRequ
     .for('update');
   if (!consent?.given)
     throw new Refusal(403, `There is no consent to measuring ${person.name} with a camera. ${NOTHING}`);
+  if (consent.minor && pictures !== null && pictures.length > 0)
+    throw new Refusal(403, `No picture is kept of ${person.name}, who is under age. ${NOTHING}`);
   const [before] = await db.select().from(measurement).where(eq(measurement.id, id)).for('update');
   if (before && before.personId !== personId)
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');
@@ -137,7 +146,9 @@ export async function eyeChecked(db: Db): Promise<EyeChecked> {
   const rows = await db
     .select({ said: measurement.said })
     .from(measurement)
-    .where(isNotNull(sql`${measurement.said} -> 'byEye' ->> 'reps'`));
+    .where(and(isNotNull(sql`${measurement.said} -> 'byEye' ->> 'reps'`), stands))
+    .orderBy(desc(measurement.at))
+    .limit(COMPARED);
   const pairs = rows.flatMap(({ said }) => (said.byEye ? [{ said, eye: said.byEye }] : []));
   const counts = (
     of: (s: (typeof pairs)[number]['said']) => boolean | null,

@@ -4,6 +4,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
+import type { MeasurementRequest } from '../../contract/eye.ts';
 import type { StaffRole } from '../../contract/access.ts';
 import type { Problem } from '../../contract/problem.ts';
 import type { SetRequest } from '../../contract/log.ts';
@@ -229,6 +230,30 @@ export async function placedPerson(
   await place(ladder, level);
   return id;
 }
+
+/** What a camera measured of a set, as it is sent. */
+export const measurementOf = (
+  personId: string,
+  change: Partial<MeasurementRequest> = {},
+): MeasurementRequest => ({
+  personId,
+  date: '2026-11-24',
+  setId: null,
+  variation: 'squat',
+  by: 'camera',
+  view: 'side',
+  rate: 15,
+  meanScore: 0.7,
+  phaseBandS: 0.3,
+  reps: [],
+  range: true,
+  tempo: null,
+  signs: [],
+  byEye: null,
+  track: null,
+  pictures: null,
+  ...change,
+});
 
 /** A watched set of twelve clean repetitions with no pain, changed as needed. */
 export function setOf(personId: string, change: Partial<SetRequest> = {}): SetRequest {

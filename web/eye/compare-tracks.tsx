@@ -1,41 +1,19 @@
 import { useMemo, useState } from 'react';
-import { LANDMARKS, flexionDeg, leanDeg } from '../../core/track/index.ts';
-import type { Landmark, Track } from '../../core/track/index.ts';
+import { LANDMARKS, SURE, anglesIn, frameAt, momentOf } from '../../core/track/index.ts';
+import type { RepTimes, Track } from '../../core/track/index.ts';
 import { SelectField, tidy } from '../ui/index.ts';
 import { Bones } from './skeleton.tsx';
+import { QUANTITY_WORDS } from './words.ts';
 
 /** A set with its track, and where its repetitions lie in it. */
 export interface Tracked {
   label: string;
   track: Track;
-  reps: readonly {
-    fromS: number;
-    loweringS: number;
-    bottomS: number;
-    risingS: number;
-    toS: number;
-    atS: number;
-  }[];
+  reps: readonly RepTimes[];
 }
 
-const PARTS = ['down', 'at the bottom', 'up'] as const;
-
-/** The moment of a repetition by its phase: 0 to 1 down, 1 to 2 at the bottom, 2 to 3 up. */
-function momentOf(r: Tracked['reps'][number], phase: number): number {
-  const half = r.bottomS / 2;
-  const [a, b] = [r.atS - half, r.atS + half];
-  if (phase <= 1) return r.fromS + phase * (a - r.fromS);
-  if (phase <= 2) return a + (phase - 1) * (b - a);
-  return b + (phase - 2) * (r.toS - b);
-}
-
-function frameAt({ timeS }: Track, s: number): number {
-  let best = 0;
-  timeS.forEach((t, i) => {
-    if (Math.abs(t - s) < Math.abs(timeS[best]! - s)) best = i;
-  });
-  return best;
-}
+const PARTS = ['on the way', 'at the working position', 'on the way back'] as const;
+const NOTHING = { knee: null, trunk: null, shin: null };
 
 /** Two sets beside each other, joint by joint, at the same moment of their repetitions. */
 export function CompareTracks({ a, b }: { a: Tracked; b: Tracked }) {
@@ -90,7 +68,7 @@ export function CompareTracks({ a, b }: { a: Tracked; b: Tracked }) {
           {(['knee', 'trunk', 'shin'] as const).map((q) => (
             <tr key={q} className="border-b border-rule tabular-nums">
               <th scope="row" className="text-left font-normal">
-                {q === 'knee' ? 'Knee bent' : q === 'trunk' ? 'Trunk leans' : 'Shin leans'}
+                {QUANTITY_WORDS[q]}
               </th>
               <td>{shown.a[q] === null ? '–' : `${tidy(shown.a[q], 0)}°`}</td>
               <td>{shown.b[q] === null ? '–' : `${tidy(shown.b[q], 0)}°`}</td>
@@ -105,25 +83,15 @@ export function CompareTracks({ a, b }: { a: Tracked; b: Tracked }) {
   );
 }
 
-function anglesAt(of: Tracked, rep: number, phase: number): Record<'knee' | 'trunk' | 'shin', number | null> {
-  const r = of.reps[rep];
-  if (!r) return { knee: null, trunk: null, shin: null };
-  const i = frameAt(of.track, momentOf(r, phase));
-  const at = (k: Landmark) => of.track.points[k][i] ?? null;
-  const side =
-    (of.track.scores['left knee'][i] ?? 0) > (of.track.scores['right knee'][i] ?? 0) ? 'left' : 'right';
-  const [s, h, k, a] = (['shoulder', 'hip', 'knee', 'ankle'] as const).map((j) => at(`${side} ${j}`));
-  return {
-    knee: h && k && a ? flexionDeg(h, k, a) : null,
-    trunk: s && h ? Math.abs(leanDeg(h, s)) : null,
-    shin: k && a ? Math.abs(leanDeg(a, k)) : null,
-  };
-}
+const anglesAt = ({ track, reps }: Tracked, rep: number, phase: number) => {
+  const r = reps[rep];
+  return r ? anglesIn(track, frameAt(track, momentOf(r, phase))) : NOTHING;
+};
 
 function OneTrack({ of: { track, reps }, rep, phase }: { of: Tracked; rep: number; phase: number }) {
   const box = useMemo(() => {
     const known = LANDMARKS.flatMap((k) =>
-      track.points[k].filter((p, i) => p && (track.scores[k][i] ?? 0) > 0.3),
+      track.points[k].filter((p, i) => p && (track.scores[k][i] ?? 0) > SURE),
     ) as [number, number][];
     const [xs, ys] = [known.map((p) => p[0]), known.map((p) => p[1])];
     const least = (l: readonly number[]) => l.reduce((m, v) => Math.min(m, v), Infinity);

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Build } from '../../core/body/index.ts';
 import type { ResolvedVariation, Tempo } from '../../core/library/index.ts';
 import type { Range } from '../../core/posture/index.ts';
+import { withFault } from '../../core/track/index.ts';
 import type { Performed } from '../../core/track/index.ts';
 import { Stepper } from '../log/index.ts';
 import { Button, Segmented, SelectField } from '../ui/index.ts';
@@ -34,31 +35,20 @@ export function DrawnChoice({
   const [reps, setReps] = useState(5);
   const drawn = resolved.faults.filter((f) => f.shows?.view === view);
   const chosen = drawn.find((f) => f.slug === fault);
-  // Short of the range is a part of it, in every repetition; everything else comes into it later.
-  const short = chosen?.cameraSign === 'range short';
-  const performed: Performed = {
-    build,
-    mechanics: resolved.mechanics,
-    range,
-    tempo,
-    reps,
-    view,
-    ...(chosen?.shows && !short
-      ? {
-          fault: {
-            shows: chosen.shows,
-            amount: 1,
-            in: Array.from({ length: Math.max(1, reps - FROM_REP) }, (_, i) =>
-              Math.min(reps - 1, i + FROM_REP),
-            ),
-          },
-        }
-      : {}),
-    ...(short ? { reach: chosen.shows!.at } : {}),
-  };
+  const sound: Performed = { build, mechanics: resolved.mechanics, range, tempo, reps, view };
+  const late = Array.from({ length: Math.max(1, reps - FROM_REP) }, (_, i) =>
+    Math.min(reps - 1, i + FROM_REP),
+  );
+  const performed =
+    chosen?.shows == null
+      ? sound
+      : withFault(sound, { shows: chosen.shows, cameraSign: chosen.cameraSign }, 1, late);
   return (
     <section aria-label="Simulated camera">
-      <p>A drawn body does the set before a camera that is not there: to try out, to practise, to check.</p>
+      <p>
+        A drawn body does the set before a camera that is not there: to try out, to practise, to check.
+        Nothing of it is written down.
+      </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <Segmented
           label="It is seen from"

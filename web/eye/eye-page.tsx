@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { REFERENCE_BUILD } from '../../core/body/index.ts';
-import { coachesAgree, eyeScores, nextAmount } from '../../core/fault/index.ts';
+import { clipDraw, coachesAgree, eyeScores, nextAmount } from '../../core/fault/index.ts';
 import type { EyeTrial } from '../../core/fault/index.ts';
 import type { ResolvedFault, ResolvedVariation } from '../../core/library/index.ts';
-import { performedS } from '../../core/track/index.ts';
+import { performedS, withFault } from '../../core/track/index.ts';
 import type { Performed } from '../../core/track/index.ts';
 import { solved } from '../figure/index.ts';
 import { outbox, useSheetsOf } from '../log/index.ts';
@@ -14,8 +14,6 @@ import { DRAWN, drawMoment, framingOf } from './drawn-camera.ts';
 
 /** Movements that are practised on: faults that are drawn, from the side or the front. */
 const MOST_SHEETS = 12;
-/** Of so many clips one has nothing wrong in it. */
-const SOUND_EVERY = 3;
 const REPS = 2;
 
 interface Clip {
@@ -72,36 +70,33 @@ export function EyePage() {
   );
 }
 
+const pick = <T,>(list: readonly T[], share: number): T =>
+  list[Math.min(list.length - 1, Math.floor(share * list.length))]!;
+
 /** The next clip: by how many were judged before, so that coaches see the same ones. */
 function clipOf(n: number, own: readonly EyeTrial[], sheets: readonly ResolvedVariation[]): Clip {
-  const sheet = sheets[n % sheets.length]!;
-  const drawn = sheet.faults.filter((f) => f.shows);
-  const chosen = drawn[Math.floor(n / sheets.length) % drawn.length]!;
-  const { view } = chosen.shows!;
-  const offered = drawn.filter((f) => f.shows!.view === view);
-  const sound = n % SOUND_EVERY === SOUND_EVERY - 1;
-  const amount = sound ? 0 : nextAmount(own, chosen.slug);
-  const short = chosen.cameraSign === 'range short';
-  const { range } = solved(REFERENCE_BUILD, sheet.mechanics);
+  const draw = clipDraw(n);
+  const sheet = pick(sheets, draw.movement);
+  const drawn = sheet.faults.flatMap((f) => (f.shows ? [{ ...f, shows: f.shows }] : []));
+  const chosen = pick(drawn, draw.fault);
+  const { view } = chosen.shows;
+  const amount = draw.sound ? 0 : nextAmount(own, chosen.slug);
+  const sound: Performed = {
+    build: REFERENCE_BUILD,
+    mechanics: sheet.mechanics,
+    range: solved(REFERENCE_BUILD, sheet.mechanics).range,
+    tempo: { loweringS: 2, bottomS: 0.5, risingS: 1.5, topS: 0.5 },
+    reps: REPS,
+    view,
+  };
   return {
-    id: `${sheet.source.slug} ${view} ${sound ? 'sound' : chosen.slug} ${n}`,
+    // Two coaches saw the same one only where as much of it was shown.
+    id: `${n} ${sheet.source.slug} ${view} ${draw.sound ? 'sound' : chosen.slug} ${amount}`,
     variation: sheet.source.name,
-    shown: sound ? null : chosen,
+    shown: draw.sound ? null : chosen,
     amount,
-    offered,
-    performed: {
-      build: REFERENCE_BUILD,
-      mechanics: sheet.mechanics,
-      range,
-      tempo: { loweringS: 2, bottomS: 0.5, risingS: 1.5, topS: 0.5 },
-      reps: REPS,
-      view,
-      ...(sound
-        ? {}
-        : short
-          ? { reach: 1 - (1 - chosen.shows!.at) * Math.min(1, amount) }
-          : { fault: { shows: chosen.shows!, amount } }),
-    },
+    offered: drawn.filter((f) => f.shows.view === view),
+    performed: draw.sound ? sound : withFault(sound, chosen, amount),
   };
 }
 

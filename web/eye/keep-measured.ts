@@ -1,15 +1,16 @@
 import type { ByEye, MeasurementRequest } from '../../contract/eye.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
-import { MOST_KEPT, keptTrack } from '../../core/track/index.ts';
+import { MOST_KEPT, frameAt, keptReps, keptTrack, workingS } from '../../core/track/index.ts';
 import type { Judged, MeasuredSet } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { inForm, keepSet, nextOf, outbox, startOf } from '../log/index.ts';
 import type { ShownSet } from '../log/index.ts';
 import { letterOf } from '../shell/index.ts';
-import { boxOf, frameNear } from './recorder.ts';
+import { boxOf } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import type { Taken } from './results.tsx';
+import { saidOf } from './words.ts';
 
 /** Logs the set with what the coach took over, and keeps what was measured beside it. */
 export async function keepMeasured(of: {
@@ -42,9 +43,9 @@ export async function keepMeasured(of: {
     },
     {
       ...begun,
-      ...(line.countedIn === 'repetitions' && taken.reps !== null ? inForm('repetitions', taken.reps) : {}),
-      // A coach who said what they saw watched it; a camera alone does not.
-      watched: byEye !== null,
+      // What was planned is not what was done: only what was taken over is written down.
+      ...inForm(line.countedIn, taken.amount ?? undefined),
+      watched: taken.watched,
       tempoKept: taken.tempo,
       rangeReached: taken.range,
       rangeDeg: taken.rangeDeg && Math.round(10 * taken.rangeDeg.value) / 10,
@@ -62,23 +63,10 @@ export async function keepMeasured(of: {
     view: measured.view,
     rate: measured.rate,
     meanScore: Math.min(1, measured.meanScore),
-    reps: measured.reps.map(({ fromS, toS, atS, partial, unsure, loweringS, bottomS, risingS, topS, at }) => {
-      const from = recording.track.timeS[0] ?? 0;
-      return {
-        fromS: fromS - from,
-        toS: toS - from,
-        atS: atS - from,
-        partial,
-        unsure,
-        loweringS,
-        bottomS,
-        risingS,
-        topS,
-        at,
-      };
-    }),
-    range: taken.range,
-    tempo: taken.tempo,
+    phaseBandS: measured.phaseBandS,
+    reps: keptReps(measured.reps, recording.track),
+    range: saidOf(judged.range),
+    tempo: saidOf(judged.tempo),
     signs: judged.seen.map((s) => s.sign),
     byEye,
     track: taken.track ? keptTrack(recording.track) : null,
@@ -93,8 +81,8 @@ export async function keepMeasured(of: {
 /** A picture of each repetition's working position, cropped to the person. */
 async function picturesOf(measured: MeasuredSet, r: Recording): Promise<string[]> {
   const list: string[] = [];
-  for (const { atS } of measured.reps.slice(0, MOST_KEPT.pictures)) {
-    const i = frameNear(r, atS);
+  for (const rep of measured.reps.slice(0, MOST_KEPT.pictures)) {
+    const i = frameAt(r.track, workingS(rep));
     const blob = r.pictures[i];
     if (!blob) continue;
     const bitmap = await createImageBitmap(blob);

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { measureSet, viewOfTrack } from '../../core/track/index.ts';
 import type { MeasureOf, View } from '../../core/track/index.ts';
 import { callOut, minutes, wakeAudio } from '../dose/index.ts';
-import { Button } from '../ui/index.ts';
+import { Button, Notice } from '../ui/index.ts';
 import type { SeenFrame } from '../workers/index.ts';
 import { addFrame, noRecording } from './recorder.ts';
 import type { Recording } from './recorder.ts';
@@ -12,8 +12,8 @@ import { VIEW_HELP, VIEW_WORDS } from './words.ts';
 
 /** Seconds of standing by which the view is told before a set begins. */
 const LOOKS_S = 2;
-/** Repetitions are counted again after so many frames. */
-const COUNT_EVERY = 4;
+/** Repetitions are counted again so often: a long set takes longer to go through. */
+const COUNT_EVERY_MS = 600;
 /** No set is longer. */
 const LONGEST_S = 240;
 
@@ -47,6 +47,7 @@ export function LiveStage({
   const [shown, setShown] = useState<Shown | null>(null);
   const [on, setOn] = useState(false);
   const [call, setCall] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const recording = useRef<Recording | null>(null);
   const finish = useCallback(() => {
     const done = recording.current;
@@ -69,7 +70,8 @@ export function LiveStage({
       await eye.anew();
       let last = 0;
       let reps = 0;
-      let frames = 0;
+      let counted = 0;
+      let view: View = 'unknown';
       let began = performance.now();
       while (!gone) {
         await new Promise<void>((next) => v.requestVideoFrameCallback(() => next()));
@@ -83,10 +85,11 @@ export function LiveStage({
         [looked.width, looked.height] = [width, height];
         addFrame(looked, timeS, seen);
         if (!own) dropBefore(before, timeS - LOOKS_S);
-        frames++;
-        const { track } = looked;
-        if (own && frames % COUNT_EVERY === 0) {
-          const found = measureSet(track, latest.current.of).reps.length;
+        // The view is told by somebody standing: as it was when the set began.
+        if (!own) view = viewOfTrack(before.track).view;
+        if (own && performance.now() - counted > COUNT_EVERY_MS) {
+          counted = performance.now();
+          const found = measureSet(own.track, latest.current.of).reps.length;
           if (found > reps && latest.current.call) callOut(String(found));
           reps = found;
         }
@@ -98,7 +101,7 @@ export function LiveStage({
         const seconds = (now - began) / 1000;
         setShown({
           seen,
-          view: viewOfTrack(own ? track : before.track).view,
+          view,
           reps,
           seconds,
           rate,
@@ -108,7 +111,9 @@ export function LiveStage({
         if (own && seconds > LONGEST_S) latest.current.finish();
       }
     };
-    loop().catch(() => undefined);
+    loop().catch((error: unknown) => {
+      if (!gone) setProblem(error instanceof Error ? error.message : String(error));
+    });
     return () => {
       gone = true;
       v.srcObject = null;
@@ -134,7 +139,8 @@ export function LiveStage({
         )}
       </div>
       <div>
-        {!shown && (
+        {problem && <Notice tone="warn">The picture cannot be looked at: {problem}</Notice>}
+        {!shown && !problem && (
           <p role="status">
             {eye.state === 'loading' ? 'Loading what finds a person …' : 'Waiting for the camera …'}
           </p>

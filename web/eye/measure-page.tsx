@@ -1,14 +1,16 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { Link } from 'react-router';
+import type { ByEye } from '../../contract/eye.ts';
 import type { TodayPerson } from '../../contract/session.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { tempoAt } from '../../core/ladder/index.ts';
-import { RANGE_OF, askedOf, isMeasured, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
-import type { MeasureOf, Performed } from '../../core/track/index.ts';
+import { askedOf, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
+import type { Asked, Judged, MeasureOf, MeasuredSet, Performed } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { figureAt } from '../../core/posture/index.ts';
+import type { Figure } from '../../core/posture/index.ts';
 import { solved } from '../figure/index.ts';
 import { mergedSets, useParcels } from '../log/index.ts';
 import { buildFor, useAddress, useAsk, useBuilds, usePeople } from '../shell/index.ts';
@@ -25,6 +27,7 @@ import { PicturePoints } from './picture-points.tsx';
 import { addFrame, noRecording } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { Results } from './results.tsx';
+import type { Taken } from './results.tsx';
 import { keepMeasured } from './keep-measured.ts';
 import { useEye } from '../workers/index.ts';
 
@@ -115,12 +118,20 @@ function OfLine(p: {
 
 const WAYS = ['camera', 'clip', 'picture', 'landmark file', 'simulated camera'] as const;
 type Way = (typeof WAYS)[number];
+const WAY_WORDS: Record<Way, string> = {
+  camera: 'Camera',
+  clip: 'A clip',
+  picture: 'A picture, points by hand',
+  'landmark file': 'A landmark file',
+  'simulated camera': 'Simulated camera',
+};
 
 type Step =
   | { is: 'choosing' }
-  | { is: 'live'; stream: MediaStream; stop: () => void }
+  | { is: 'live'; stream: MediaStream; by: MeasuredBy | null }
   | { is: 'reading'; done: number }
-  | { is: 'measured'; recording: Recording };
+  /** By what; null: the simulated camera, of which nothing is written down. */
+  | { is: 'measured'; recording: Recording; by: MeasuredBy | null };
 
 function Measuring({
   person,
@@ -177,15 +188,25 @@ function Measuring({
       ),
     [resolved],
   );
-  const stop = useCallback(() => {
-    setStep((s) => {
-      if (s.is === 'live') s.stop();
-      return { is: 'choosing' };
-    });
-  }, []);
-  useEffect(() => stop, [stop]);
+  /** Switches the camera off that is on. */
+  const off = useRef<() => void>(() => undefined);
+  useEffect(
+    () => () => {
+      cancelled.current = true;
+      off.current();
+    },
+    [],
+  );
+  const look = (stream: MediaStream, stop: () => void, by: MeasuredBy | null) => {
+    off.current = stop;
+    setStep({ is: 'live', stream, by });
+  };
+  const leave = () => {
+    off.current();
+    setStep({ is: 'choosing' });
+  };
 
-  const read = async (frames: AsyncGenerator<Frame>) => {
+  const read = async (frames: AsyncGenerator<Frame>, by: MeasuredBy | null) => {
     cancelled.current = false;
     setProblem(null);
     setStep({ is: 'reading', done: 0 });
@@ -203,7 +224,7 @@ function Measuring({
         addFrame(recording, timeS, await eye.see(bitmap));
         setStep({ is: 'reading', done });
       }
-      setStep({ is: 'measured', recording });
+      setStep({ is: 'measured', recording, by });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
       setStep({ is: 'choosing' });
@@ -216,7 +237,7 @@ function Measuring({
         video: { width: { ideal: 640 }, height: { ideal: 480 }, facingMode: 'environment' },
         audio: false,
       });
-      setStep({ is: 'live', stream, stop: () => stream.getTracks().forEach((t) => t.stop()) });
+      look(stream, () => stream.getTracks().forEach((t) => t.stop()), 'camera');
     } catch (error) {
       setProblem(
         error instanceof DOMException && error.name === 'NotAllowedError'
@@ -225,7 +246,6 @@ function Measuring({
       );
     }
   };
-  const by: MeasuredBy = way === 'simulated camera' ? 'camera' : way;
   let body: ReactNode;
   if (step.is === 'live')
     body = (
@@ -233,10 +253,10 @@ function Measuring({
         stream={step.stream}
         eye={eye}
         of={of}
-        onLeave={stop}
+        onLeave={leave}
         onDone={(recording) => {
-          step.stop();
-          setStep({ is: 'measured', recording });
+          off.current();
+          setStep({ is: 'measured', recording, by: step.by });
         }}
       />
     );
@@ -252,27 +272,22 @@ function Measuring({
         <Button onClick={() => (cancelled.current = true)}>Stop</Button>
       </div>
     );
-  else if (step.is === 'measured') {
-    const measured = measureSet(step.recording.track, of);
-    const judged = judgeSet(measured, asked);
-    const q = RANGE_OF[asked.type];
-    const found =
-      q === null ? [] : measured.reps.flatMap((r) => (!r.unsure && isMeasured(r.at[q]) ? [r.at[q]] : []));
-    const angle =
-      found.length === 0 || q === 'hip' ? null : found.reduce((a, b) => (b.value < a.value ? b : a));
+  else if (step.is === 'measured')
     body = (
-      <Results
-        set={measured}
-        judged={judged}
+      <Measured
         recording={step.recording}
+        of={of}
+        asked={asked}
+        computed={range && figureAt(build, mechanics, range, 1)}
+        line={step.by && line}
         faults={faults}
         minor={minor}
         checked={checked.data ?? null}
-        angle={angle}
-        computed={range && measured.view === 'side' ? figureAt(build, mechanics, range, 1) : null}
         onAgain={() => setStep({ is: 'choosing' })}
-        onTake={(taken, byEye) => {
-          void keepMeasured({
+        onTake={(measured, judged, taken, byEye) => {
+          const { by } = step;
+          if (by === null) return;
+          const said = {
             personId,
             date,
             line,
@@ -285,29 +300,27 @@ function Measuring({
             recording: step.recording,
             taken,
             byEye,
-          });
-          setKept(
-            `The set is written down as measured ${by === 'camera' ? 'with the camera' : `from a ${by}`}.`,
-          );
+          };
+          keepMeasured(said)
+            .then(() =>
+              setKept(
+                `The set is written down as measured ${by === 'camera' ? 'with the camera' : `from a ${by}`}.`,
+              ),
+            )
+            .catch((error: unknown) =>
+              setProblem(
+                `The set is written down; what was measured of it could not be kept. ${error instanceof Error ? error.message : ''}`,
+              ),
+            );
           setStep({ is: 'choosing' });
         }}
       />
     );
-  } else
+  else
     body = (
       <>
         <Segmented label="How" named floor options={WAYS} value={way} onPick={setWay}>
-          {(w) =>
-            w === 'camera'
-              ? 'Camera'
-              : w === 'clip'
-                ? 'A clip'
-                : w === 'picture'
-                  ? 'A picture, points by hand'
-                  : w === 'landmark file'
-                    ? 'A landmark file'
-                    : 'Simulated camera'
-          }
+          {(w) => WAY_WORDS[w]}
         </Segmented>
         {way !== 'picture' && (
           <Segmented
@@ -335,18 +348,16 @@ function Measuring({
               </Button>
             ))}
           {way === 'clip' && (
-            <FilePick label="Clip (MP4, MOV, WebM)" accept="video/*" onFile={(f) => void read(framesOf(f))} />
-          )}
-          {way === 'picture' && (
-            <PicturePoints
-              eye={eye}
-              type={mechanics.type}
-              hold={{ personId, date, variation: line.variation! }}
+            <FilePick
+              label="Clip (MP4, MOV, WebM)"
+              accept="video/*"
+              onFile={(f) => void read(framesOf(f), 'clip')}
             />
           )}
+          {way === 'picture' && <PicturePoints eye={eye} type={mechanics.type} hold={{ personId, date }} />}
           {way === 'landmark file' && (
             <LandmarkFiles
-              onRead={(recording) => setStep({ is: 'measured', recording })}
+              onRead={(recording) => setStep({ is: 'measured', recording, by: 'landmark file' })}
               onProblem={setProblem}
             />
           )}
@@ -357,10 +368,10 @@ function Measuring({
               range={range}
               tempo={tempo}
               onLive={(p: Performed) => {
-                const made = drawnCamera(p);
-                setStep({ is: 'live', ...made });
+                const { stream, stop } = drawnCamera(p);
+                look(stream, stop, null);
               }}
-              onClip={(p: Performed, rate: number) => void read(drawnFrames(p, rate))}
+              onClip={(p: Performed, rate: number) => void read(drawnFrames(p, rate), null)}
             />
           )}
         </div>
@@ -376,5 +387,32 @@ function Measuring({
       {problem && <Notice tone="warn">{problem}</Notice>}
       {body}
     </>
+  );
+}
+
+/** What was recorded, measured once. */
+function Measured({
+  of,
+  asked,
+  computed,
+  onTake,
+  ...rest
+}: {
+  of: MeasureOf;
+  asked: Asked;
+  computed: Figure | null;
+  onTake: (measured: MeasuredSet, judged: Judged, taken: Taken, byEye: ByEye | null) => void;
+} & Pick<ComponentProps<typeof Results>, 'recording' | 'faults' | 'minor' | 'checked' | 'line' | 'onAgain'>) {
+  const { track } = rest.recording;
+  const measured = useMemo(() => measureSet(track, of), [track, of]);
+  const judged = useMemo(() => judgeSet(measured, asked), [measured, asked]);
+  return (
+    <Results
+      {...rest}
+      set={measured}
+      judged={judged}
+      computed={measured.view === 'side' ? computed : null}
+      onTake={(taken, byEye) => onTake(measured, judged, taken, byEye)}
+    />
   );
 }

@@ -1,21 +1,13 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { KeptMeasurement } from '../../contract/eye.ts';
-import { isMeasured, trackKept } from '../../core/track/index.ts';
-import type { Quantity } from '../../core/track/index.ts';
+import type { Consent, KeptMeasurement } from '../../contract/eye.ts';
+import { meanOf, trackKept } from '../../core/track/index.ts';
 import { queryClient, refreshAfter, send, useAsk, useLibrary } from '../shell/index.ts';
 import { Button, day, Loaded, Notice, OverTime, tidy } from '../ui/index.ts';
 import type { TimeLine } from '../ui/index.ts';
 import { CompareTracks } from './compare-tracks.tsx';
 import { ConsentForm } from './consent-form.tsx';
-import { SIGN_WORDS, VIEW_WORDS } from './words.ts';
-
-const meanOf = (m: KeptMeasurement, q: Quantity): number | null => {
-  const list = m.reps.flatMap((r) => (isMeasured(r.at[q]) ? [r.at[q].value] : []));
-  return list.length === 0 ? null : list.reduce((a, b) => a + b, 0) / list.length;
-};
-const bandOf = (m: KeptMeasurement, q: Quantity): number | null =>
-  m.reps.flatMap((r) => (isMeasured(r.at[q]) ? [r.at[q].band] : []))[0] ?? null;
+import { QUANTITY_WORDS, SIGN_WORDS, VIEW_WORDS } from './words.ts';
 
 /** What a camera has measured of somebody: their consent, each set, how it went over time, and two sets beside each other. */
 export function PersonEye({ personId, name }: { personId: string; name: string }) {
@@ -30,7 +22,7 @@ export function PersonEye({ personId, name }: { personId: string; name: string }
                 {consent.minor ? `${consent.guardian} agreed for them` : `${name} agreed`} to be measured on{' '}
                 {day(consent.date)}, written down by {consent.recordedBy}.
               </p>
-              <Withdraw personId={personId} />
+              <Withdraw personId={personId} consent={consent} />
               <Link to={`/floor/measure?person=${personId}`}>Measure a set</Link>
             </div>
           ) : (
@@ -47,12 +39,12 @@ export function PersonEye({ personId, name }: { personId: string; name: string }
   );
 }
 
-function Withdraw({ personId }: { personId: string }) {
+function Withdraw({ personId, consent: { minor, guardian } }: { personId: string; consent: Consent }) {
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const withdraw = async () => {
     try {
-      await send('keepConsent', { person: personId }, { given: false, minor: false, guardian: '' });
+      await send('keepConsent', { person: personId }, { given: false, minor, guardian });
       await refreshAfter(queryClient, 'keepConsent', { person: personId });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
@@ -78,24 +70,27 @@ function Withdraw({ personId }: { personId: string }) {
   );
 }
 
+const boundedWords = (m: ReturnType<typeof meanOf>) => (m ? `${tidy(m.value, 0)}° ± ${tidy(m.band)}` : '–');
+
 function Measured({ personId, list }: { personId: string; list: readonly KeptMeasurement[] }) {
   const { titleOf } = useLibrary();
   const variations = [...new Set(list.map((m) => m.variation))];
   const [variation, setVariation] = useState(variations[0]!);
   const [picked, setPicked] = useState<string[]>([]);
   const own = list.filter((m) => m.variation === variation);
+  const pair = picked.flatMap((id) => own.find((m) => m.id === id) ?? []);
   const lines = useMemo(() => {
     const old = list.filter((m) => m.variation === variation).reverse();
     return (['knee', 'trunk'] as const).flatMap((q, i): TimeLine[] => {
       const points = old.flatMap((m) => {
-        const v = meanOf(m, q);
-        return v === null ? [] : [{ date: m.date, v }];
+        const told = meanOf(m.reps, q);
+        return told ? [{ date: m.date, v: told.value }] : [];
       });
       return points.length < 2
         ? []
         : [
             {
-              name: q === 'knee' ? 'knee bent' : 'trunk leans',
+              name: QUANTITY_WORDS[q].toLowerCase(),
               dates: points.map((p) => p.date),
               values: points.map((p) => Math.round(p.v)),
               line: i === 0 ? 'solid' : 'dashed',
@@ -141,6 +136,9 @@ function Measured({ personId, list }: { personId: string; list: readonly KeptMea
               <th scope="col">Down, seconds</th>
               <th scope="col">Seen in it</th>
               <th scope="col">Beside another</th>
+              <th scope="col" className="sr-only">
+                Delete
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -152,14 +150,12 @@ function Measured({ personId, list }: { personId: string; list: readonly KeptMea
                 </td>
                 <td>{m.reps.length}</td>
                 {(['knee', 'trunk'] as const).map((q) => (
-                  <td key={q}>
-                    {meanOf(m, q) === null ? '–' : `${tidy(meanOf(m, q)!, 0)}° ± ${tidy(bandOf(m, q)!)}`}
-                  </td>
+                  <td key={q}>{boundedWords(meanOf(m.reps, q))}</td>
                 ))}
                 <td>
-                  {m.reps.length === 0
+                  {m.phaseBandS === null || m.reps.length === 0
                     ? '–'
-                    : tidy(m.reps.reduce((n, r) => n + r.loweringS, 0) / m.reps.length, 1)}
+                    : `${tidy(m.reps.reduce((n, r) => n + r.loweringS, 0) / m.reps.length, 1)} ± ${tidy(m.phaseBandS, 1)}`}
                 </td>
                 <td>{m.signs.map((s) => SIGN_WORDS[s]).join('; ') || 'nothing'}</td>
                 <td>
@@ -172,14 +168,15 @@ function Measured({ personId, list }: { personId: string; list: readonly KeptMea
                     <span className="text-soft">no track</span>
                   )}
                 </td>
+                <td>
+                  <Drop personId={personId} id={m.id} label={day(m.date)} />
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      {picked.length === 2 && (
-        <Beside personId={personId} pair={picked.map((id) => own.find((m) => m.id === id)!)} />
-      )}
+      {pair.length === 2 && <Beside personId={personId} pair={pair} />}
       {own.some((m) => m.pictures.length > 0) && (
         <div className="mt-3 flex flex-wrap gap-2">
           {own.flatMap((m) =>
@@ -195,6 +192,30 @@ function Measured({ personId, list }: { personId: string; list: readonly KeptMea
         </div>
       )}
     </section>
+  );
+}
+
+/** What was measured wrongly goes for good; the set that was logged stays as it is. */
+function Drop({ personId, id, label }: { personId: string; id: string; label: string }) {
+  const [asking, setAsking] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const drop = async () => {
+    try {
+      await send('dropMeasurement', { id }, { personId });
+      await refreshAfter(queryClient, 'dropMeasurement', { id });
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'It could not be deleted. Try again.');
+    }
+  };
+  if (problem) return <span className="text-warn">{problem}</span>;
+  return asking ? (
+    <Button tone="danger" onClick={() => void drop()}>
+      Really delete
+    </Button>
+  ) : (
+    <Button tone="quiet" aria-label={`Delete what was measured on ${label}`} onClick={() => setAsking(true)}>
+      Delete
+    </Button>
   );
 }
 

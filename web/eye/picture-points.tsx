@@ -31,7 +31,7 @@ export function PicturePoints({
 }: {
   eye: Eye;
   type: SettledMechanics['type'];
-  hold: { personId: string; date: string; variation: string };
+  hold: { personId: string; date: string };
 }) {
   const [picture, setPicture] = useState<{
     url: string;

@@ -1,4 +1,4 @@
-import { LANDMARKS } from '../../core/track/index.ts';
+import { LANDMARKS, SURE } from '../../core/track/index.ts';
 import type { Point, Track } from '../../core/track/index.ts';
 import type { SeenFrame } from '../workers/index.ts';
 
@@ -35,15 +35,6 @@ export function addFrame(to: Recording, timeS: number, seen: SeenFrame): void {
   to.pictures.push(seen.small);
 }
 
-/** The frame nearest to a moment. */
-export function frameNear({ track: { timeS } }: Recording, s: number): number {
-  let best = 0;
-  timeS.forEach((t, i) => {
-    if (Math.abs(t - s) < Math.abs(timeS[best]! - s)) best = i;
-  });
-  return best;
-}
-
 /** What was found in a frame, in the order of the landmarks. */
 export const foundIn = ({ track }: Recording, i: number) => ({
   points: LANDMARKS.map((k) => track.points[k][i] ?? ([0, 0] as const)),
@@ -52,7 +43,6 @@ export const foundIn = ({ track }: Recording, i: number) => ({
 
 /** Room round the person in a picture of them, of their height. */
 const ROOM = 0.14;
-const SURE = 0.2;
 
 /** The part of a frame that shows the person; the whole frame where nobody was found. */
 export function boxOf(r: Recording, i: number): { x: number; y: number; width: number; height: number } {

@@ -1,19 +1,40 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { ByEye, EyeChecked } from '../../contract/eye.ts';
-import { BANDS, CHECKED_SETS, QUANTITIES, isMeasured, laidOver } from '../../core/track/index.ts';
+import {
+  BANDS,
+  CHECKED_SETS,
+  QUANTITIES,
+  frameAt,
+  isMeasured,
+  laidOver,
+  workingS,
+} from '../../core/track/index.ts';
 import type { Figure } from '../../core/posture/index.ts';
 import type { Judged, MeasuredSet } from '../../core/track/index.ts';
-import { Stepper } from '../log/index.ts';
-import { Button, Dialog, Segmented, tidy } from '../ui/index.ts';
-import { boxOf, foundIn, frameNear } from './recorder.ts';
+import type { TodayLine } from '../../core/floor/index.ts';
+import { countedWord } from '../../core/sheets/index.ts';
+import { Stepper, YesNo } from '../log/index.ts';
+import { Button, Dialog, tidy } from '../ui/index.ts';
+import { boxOf, foundIn } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { SaveTrack } from './save-track.tsx';
 import { Bones } from './skeleton.tsx';
-import { measureWords, QUANTITY_WORDS, SIGN_WORDS, VERDICT_WORDS, VIEW_WORDS } from './words.ts';
+import {
+  measureWords,
+  QUANTITY_WORDS,
+  saidOf,
+  SIGN_WORDS,
+  TEMPO_WORDS,
+  VERDICT_WORDS,
+  VIEW_WORDS,
+} from './words.ts';
 
 /** What the coach takes over of what was measured. */
 export interface Taken {
-  reps: number | null;
+  /** How much was done, in what the line is counted in; null: nobody said. */
+  amount: number | null;
+  /** A coach watched the whole set, and nothing was wrong besides. */
+  watched: boolean;
   tempo: boolean | null;
   range: boolean | null;
   rangeDeg: { value: number; band: number } | null;
@@ -29,9 +50,6 @@ export interface CameraFault {
   sign: string;
 }
 
-const yesNo = (v: 'yes' | 'no' | 'too close' | null): boolean | null =>
-  v === 'yes' ? true : v === 'no' ? false : null;
-
 /** First by eye, then what was measured: evidence is offered, and nothing of it is taken over by itself. */
 export function Results({
   set,
@@ -40,7 +58,7 @@ export function Results({
   faults,
   minor,
   checked,
-  angle,
+  line,
   computed,
   onTake,
   onAgain,
@@ -51,8 +69,8 @@ export function Results({
   faults: readonly CameraFault[];
   minor: boolean;
   checked: EyeChecked | null;
-  /** The angle of the range that is written down; null: this movement has none. */
-  angle: { value: number; band: number } | null;
+  /** What the set is of; null: nothing of it is written down. */
+  line: Pick<TodayLine, 'countedIn'> | null;
   /** The figure of this body where the movement works; null: none is computed. */
   computed: Figure | null;
   onTake: (taken: Taken, byEye: ByEye | null) => void;
@@ -61,21 +79,31 @@ export function Results({
   const [byEye, setByEye] = useState<ByEye>({ reps: null, range: null, tempo: null });
   const [open, setOpen] = useState(false);
   const [large, setLarge] = useState<number | null>(null);
+  const { rangeAngle: angle } = judged;
   const trusted = (checked?.sets ?? 0) >= CHECKED_SETS;
+  const inReps = line?.countedIn === 'repetitions';
   const seenFaults = judged.seen.flatMap((s) => {
     const found = faults.filter((f) => f.sign === s.sign);
     return found.map((f) => ({ ...s, fault: f }));
   });
   const [take, setTake] = useState(() => ({
-    reps: trusted,
-    tempo: trusted && yesNo(judged.tempo) !== null,
-    range: trusted && yesNo(judged.range) !== null,
-    faults: trusted ? seenFaults.map((f) => f.fault.slug) : [],
+    reps: trusted && inReps,
+    watched: false,
+    tempo: trusted && saidOf(judged.tempo) !== null,
+    range: trusted && saidOf(judged.range) !== null,
+    // Which of two faults that look alike to a camera it is, a coach says.
+    faults: trusted
+      ? seenFaults
+          .filter((f) => seenFaults.filter((x) => x.sign === f.sign).length === 1)
+          .map((f) => f.fault.slug)
+      : [],
     track: false,
     pictures: false,
   }));
-  const toggle = (key: 'reps' | 'tempo' | 'range' | 'track' | 'pictures') =>
+  const [amount, setAmount] = useState<number | null>(null);
+  const toggle = (key: 'reps' | 'watched' | 'tempo' | 'range' | 'track' | 'pictures') =>
     setTake((t) => ({ ...t, [key]: !t[key] }));
+  const done = inReps ? (take.reps ? judged.whole : byEye.reps) : amount;
   if (!open) {
     return (
       <section aria-label="By eye first" className="border-t-4 border-ink bg-paper px-4 py-3">
@@ -195,7 +223,7 @@ export function Results({
                     >
                       <FramePicture
                         recording={recording}
-                        s={r.atS}
+                        s={workingS(r)}
                         label={`Repetition ${i + 1} at its working position`}
                       />
                     </button>
@@ -227,6 +255,17 @@ export function Results({
           </tbody>
         </table>
       </div>
+      {set.holes.length > 0 && (
+        <p className="mt-1">
+          <b>Not seen:</b>{' '}
+          {set.holes
+            .map(
+              ([a, b]) =>
+                `second ${tidy(a - (recording.track.timeS[0] ?? 0), 1)} to ${tidy(b - (recording.track.timeS[0] ?? 0), 1)}`,
+            )
+            .join(', ')}
+        </p>
+      )}
       {judged.close.length > 0 && (
         <p className="mt-1">
           <b>Too close to call:</b> {judged.close.map((s) => SIGN_WORDS[s]).join('; ')}
@@ -244,7 +283,7 @@ export function Results({
         <Dialog title={`Repetition ${large + 1}`} open wide onClose={() => setLarge(null)}>
           <FramePicture
             recording={recording}
-            s={set.reps[large].atS}
+            s={workingS(set.reps[large])}
             label={`Repetition ${large + 1}, with the computed posture over it`}
             className="max-h-[65vh] w-full"
             over={computed && { figure: computed, side: set.nearSide }}
@@ -257,86 +296,107 @@ export function Results({
       )}
       <AgainstPosture judged={judged} />
       <SaveTrack set={set} recording={recording} />
-      <h3 className="mt-4">Take over</h3>
-      <div className="mt-1 grid gap-1">
-        <Tick on={take.reps} onToggle={() => toggle('reps')}>
-          {judged.clean} of {set.reps.length} repetitions whole and without anything seen
-          {byEye.reps !== null && ` (you saw ${byEye.reps})`}
-        </Tick>
-        <Tick on={take.tempo} disabled={yesNo(judged.tempo) === null} onToggle={() => toggle('tempo')}>
-          Tempo{' '}
-          {judged.tempo === null
-            ? 'not asked or not told'
-            : judged.tempo === 'yes'
-              ? 'kept'
-              : judged.tempo === 'no'
-                ? 'not kept'
-                : 'too close to call'}
-          {judged.tempoSpread !== null &&
-            `, lowering within ${Math.round(100 * judged.tempoSpread)} % of its mean`}
-          {byEye.tempo !== null && ` (you: ${byEye.tempo ? 'kept' : 'not kept'})`}
-        </Tick>
-        <Tick on={take.range} disabled={yesNo(judged.range) === null} onToggle={() => toggle('range')}>
-          Range {judged.range === null ? 'not told' : VERDICT_WORDS[judged.range]}
-          {angle && `, ${Math.round(angle.value)}° ± ${tidy(angle.band, 1)} in the least deep one`}
-          {byEye.range !== null && ` (you: ${byEye.range ? 'full' : 'short'})`}
-        </Tick>
-        {seenFaults.map((f) => (
-          <Tick
-            key={f.fault.slug}
-            on={take.faults.includes(f.fault.slug)}
-            onToggle={() =>
-              setTake((t) => ({
-                ...t,
-                faults: t.faults.includes(f.fault.slug)
-                  ? t.faults.filter((x) => x !== f.fault.slug)
-                  : [...t.faults, f.fault.slug],
-              }))
-            }
-          >
-            {f.fault.name} in {f.reps.length} {f.reps.length === 1 ? 'repetition' : 'repetitions'}
-          </Tick>
-        ))}
-        <Tick on={take.track} onToggle={() => toggle('track')}>
-          Keep the track of the joints, for comparing later
-        </Tick>
-        <Tick on={take.pictures} disabled={minor} onToggle={() => toggle('pictures')}>
-          {minor
-            ? 'Pictures of somebody under age are not kept: the drawn figure is'
-            : 'Keep a picture of each repetition, cropped to the person'}
-        </Tick>
-      </div>
-      <div className="mt-3 flex flex-wrap gap-2">
-        <Button
-          floor
-          tone="main"
-          onClick={() =>
-            onTake(
-              {
-                reps: take.reps ? judged.clean : byEye.reps,
-                tempo: take.tempo ? yesNo(judged.tempo) : byEye.tempo,
-                range: take.range ? yesNo(judged.range) : byEye.range,
-                rangeDeg: take.range ? angle : null,
-                faults: seenFaults
-                  .filter((f) => take.faults.includes(f.fault.slug))
-                  .map((f) => ({ fault: f.fault.slug, reps: f.reps.length })),
-                track: take.track,
-                pictures: take.pictures && !minor,
-              },
-              byEye.reps === null ? null : byEye,
-            )
-          }
-        >
-          Write the set down
-        </Button>
-        <Button floor onClick={onAgain}>
-          Measure again, keep nothing
-        </Button>
-      </div>
-      <p className="mt-2 text-sm text-soft">
-        A measured set shows what is in it; it does not show that nothing else was wrong, so it does not count
-        as watched. No figure here is a diagnosis.
-      </p>
+      {line === null ? (
+        <>
+          <p className="mt-4">Nothing of the simulated camera is written down.</p>
+          <Button floor className="mt-2" onClick={onAgain}>
+            Measure again
+          </Button>
+        </>
+      ) : (
+        <>
+          <h3 className="mt-4">Take over</h3>
+          <div className="mt-1 grid gap-1">
+            {inReps ? (
+              <Tick on={take.reps} onToggle={() => toggle('reps')}>
+                {judged.whole} repetitions, {judged.clean} of them without anything seen
+                {byEye.reps !== null && ` (you saw ${byEye.reps})`}
+              </Tick>
+            ) : (
+              <Stepper
+                label={`${countedWord(line)} (0: not said)`}
+                value={amount ?? 0}
+                step={line.countedIn === 'seconds held' ? 5 : 1}
+                onChange={(n) => setAmount(n > 0 ? n : null)}
+              />
+            )}
+            <Tick on={take.tempo} disabled={saidOf(judged.tempo) === null} onToggle={() => toggle('tempo')}>
+              Tempo {judged.tempo === null ? 'not asked or not told' : TEMPO_WORDS[judged.tempo]}
+              {judged.tempoSpread !== null &&
+                `, lowering within ${Math.round(100 * judged.tempoSpread)} % of its mean`}
+              {byEye.tempo !== null && ` (you: ${byEye.tempo ? 'kept' : 'not kept'})`}
+            </Tick>
+            <Tick on={take.range} disabled={saidOf(judged.range) === null} onToggle={() => toggle('range')}>
+              Range {judged.range === null ? 'not told' : VERDICT_WORDS[judged.range]}
+              {angle && `, ${Math.round(angle.value)}° ± ${tidy(angle.band, 1)} in the least deep one`}
+              {byEye.range !== null && ` (you: ${byEye.range ? 'full' : 'short'})`}
+            </Tick>
+            {seenFaults.map((f) => (
+              <Tick
+                key={f.fault.slug}
+                on={take.faults.includes(f.fault.slug)}
+                onToggle={() =>
+                  setTake((t) => ({
+                    ...t,
+                    faults: t.faults.includes(f.fault.slug)
+                      ? t.faults.filter((x) => x !== f.fault.slug)
+                      : [...t.faults, f.fault.slug],
+                  }))
+                }
+              >
+                {f.fault.name} in {f.reps.length} {f.reps.length === 1 ? 'repetition' : 'repetitions'}
+              </Tick>
+            ))}
+            <Tick on={take.track} onToggle={() => toggle('track')}>
+              Keep the track of the joints, for comparing later
+            </Tick>
+            <Tick on={take.pictures} disabled={minor} onToggle={() => toggle('pictures')}>
+              {minor
+                ? 'Pictures of somebody under age are not kept: the drawn figure is'
+                : 'Keep a picture of each repetition, cropped to the person'}
+            </Tick>
+            {byEye.reps !== null && (
+              <Tick on={take.watched} onToggle={() => toggle('watched')}>
+                I watched the whole set, and nothing else was wrong: it counts as watched
+              </Tick>
+            )}
+          </div>
+          <div className="mt-3 flex flex-wrap gap-2">
+            <Button
+              floor
+              tone="main"
+              disabled={done === null}
+              onClick={() =>
+                onTake(
+                  {
+                    amount: done,
+                    watched: take.watched,
+                    tempo: take.tempo ? saidOf(judged.tempo) : byEye.tempo,
+                    range: take.range ? saidOf(judged.range) : byEye.range,
+                    rangeDeg: take.range ? angle : null,
+                    faults: seenFaults
+                      .filter((f) => take.faults.includes(f.fault.slug))
+                      .map((f) => ({ fault: f.fault.slug, reps: f.reps.length })),
+                    track: take.track,
+                    pictures: take.pictures && !minor,
+                  },
+                  byEye.reps === null ? null : byEye,
+                )
+              }
+            >
+              Write the set down
+            </Button>
+            <Button floor onClick={onAgain}>
+              Measure again, keep nothing
+            </Button>
+          </div>
+          {done === null && <p className="mt-1">How much was done has to be taken over or said.</p>}
+          <p className="mt-2 text-sm text-soft">
+            A measured set shows what is in it; it does not show that nothing else was wrong, so that by
+            itself it does not count as watched. No figure here is a diagnosis.
+          </p>
+        </>
+      )}
     </section>
   );
 }
@@ -353,22 +413,6 @@ function AgainstPosture({ judged }: { judged: Judged }) {
     <p className="mt-1">
       <b>Against the posture computed for this body:</b> {rows.join(', ')}
     </p>
-  );
-}
-
-function YesNo({
-  label,
-  value,
-  onPick,
-}: {
-  label: string;
-  value: boolean | null;
-  onPick: (v: boolean | null) => void;
-}) {
-  return (
-    <Segmented label={label} named floor options={[true, false, null]} value={value} onPick={onPick}>
-      {(v) => (v === null ? 'not seen' : v ? 'yes' : 'no')}
-    </Segmented>
   );
 }
 
@@ -412,7 +456,7 @@ export function FramePicture({
   /** A figure to be laid over it, on the leg of a side. */
   over?: { figure: Figure; side: 'left' | 'right' } | null;
 }) {
-  const i = frameNear(recording, s);
+  const i = frameAt(recording.track, s);
   const blob = recording.pictures[i] ?? null;
   const url = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);

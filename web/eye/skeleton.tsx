@@ -1,4 +1,4 @@
-import { LANDMARKS } from '../../core/track/index.ts';
+import { LANDMARKS, SURE } from '../../core/track/index.ts';
 import type { Landmark } from '../../core/track/index.ts';
 
 const BONES: readonly (readonly [Landmark, Landmark])[] = [
@@ -15,7 +15,6 @@ const BONES: readonly (readonly [Landmark, Landmark])[] = [
       ] as const,
   ),
 ];
-const SURE = 0.3;
 
 interface Found {
   /** In the order of the landmarks. */

@@ -17,7 +17,6 @@ const NOT_WORDS: Record<NotMeasured, string> = {
   'points are missing': 'joints were not found',
   unsteady: 'one leg was taken for the other',
   'no scale': 'no scale: enter the height of the person',
-  'too few frames a second': 'too few frames a second',
   'not of this movement': 'not measured of this movement',
 };
 
@@ -40,7 +39,6 @@ export const SIGN_WORDS: Record<CameraSign, string> = {
   'trunk leans more': 'trunk leans more than in the first ones',
   'knees run ahead': 'knees farther forward than in the first ones',
   'knees fall in': 'knees closer than in the first ones',
-  'heels lift': 'heels lift',
   'lowered fast': 'lowered fast',
   'no stop at the bottom': 'no stop at the bottom',
 };
@@ -58,4 +56,14 @@ export const VIEW_WORDS: Record<View, string> = {
   front: 'from the front',
   oblique: 'at an angle',
   unknown: 'not known',
+};
+
+/** Yes or no; null: not told, or too close to call. */
+export const saidOf = (v: Verdict | null): boolean | null =>
+  v === null || v === 'too close' ? null : v === 'yes';
+
+export const TEMPO_WORDS: Record<Verdict, string> = {
+  yes: 'kept',
+  no: 'not kept',
+  'too close': 'too close to call',
 };

@@ -3,7 +3,7 @@ export { BodyMap } from './body-map.tsx';
 export { DayList } from './day-list.tsx';
 export { counted, FaultCounts } from './fault-counts.tsx';
 export { FeltPicker } from './felt-picker.tsx';
-export { Choice, Scale, Stepper, Toggle } from './floor-controls.tsx';
+export { Choice, Scale, Stepper, Toggle, YesNo } from './floor-controls.tsx';
 export { dropSet, keepSet } from './keep-set.ts';
 export { keepStop } from './keep-stop.ts';
 export { mergedSets } from './merge.ts';

@@ -33,6 +33,8 @@ export function useEye(): Eye {
       await worker.current.api.warm();
       setState('ready');
     } catch (error) {
+      own.terminate();
+      worker.current = null;
       setState('broken');
       setProblem(error instanceof Error ? error.message : String(error));
       throw error;
