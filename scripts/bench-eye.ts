@@ -40,8 +40,6 @@ export async function benchEye(): Promise<void> {
     type: mechanics.type,
     workingIs: 'bottom' as const,
     statureM: REFERENCE_BUILD.statureM,
-    tape: null,
-    rollDeg: 0,
     view: 'side' as const,
     hidden: false,
     seated: false,

@@ -61,8 +61,6 @@ async function run({ name, view, shows, reach }: Clip): Promise<ClipResult> {
     type: mechanics.type,
     workingIs: range?.workingIs ?? 'bottom',
     statureM: REFERENCE_BUILD.statureM,
-    tape: null,
-    rollDeg: 0,
     view,
     hidden: false,
     seated: isSeated(mechanics),

@@ -55,6 +55,7 @@ export const CAMERA_SIGNS = [
   'trunk leans more',
   'knees run ahead',
   'knees fall in',
+  'heels lift',
   'lowered fast',
   'no stop at the bottom',
 ] as const;

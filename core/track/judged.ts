@@ -17,6 +17,7 @@ const SIGN_LIMITS = {
   trunkDeg: 10,
   shinDeg: 8,
   kneesFall: 0.15,
+  heelCm: 1,
   bounceS: 0.15,
   fastS: 1,
 } as const;
@@ -152,6 +153,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked): Judged {
     if (shin) note('knees run ahead', i, shin.by, SIGN_LIMITS.shinDeg, shin.band);
     const apart = change(r, 'kneesApart');
     if (apart) note('knees fall in', i, -apart.by, SIGN_LIMITS.kneesFall, apart.band);
+    if (isMeasured(r.at.heel)) note('heels lift', i, r.at.heel.value, SIGN_LIMITS.heelCm, r.at.heel.band);
     if (band === null || asked.workingIs === 'top') return;
     note('lowered fast', i, -r.loweringS, -SIGN_LIMITS.fastS * SEEN_OF_PHASE, band);
     if (r.bottomS !== null && set.rate >= LEAST_RATE.bounce)
@@ -210,6 +212,7 @@ function notSeenFrom(set: MeasuredSet, asked: Asked): CameraSign[] {
   if (!side || asked.type === 'bridge' || asked.type === 'hinge') not.push('trunk leans more');
   if (!side || asked.type === 'bridge' || asked.type === 'lift') not.push('knees run ahead');
   if (set.view !== 'front') not.push('knees fall in');
+  if (!set.reps.some((r) => isMeasured(r.at.heel))) not.push('heels lift');
   if (set.phaseBandS === null || asked.workingIs === 'top') not.push('lowered fast');
   if (set.rate < LEAST_RATE.bounce || asked.workingIs === 'top') not.push('no stop at the bottom');
   return not;

@@ -37,8 +37,6 @@ const about = (p: Performed, of: Partial<MeasureOf> = {}): MeasureOf => ({
   type: p.mechanics.type,
   workingIs: p.range?.workingIs ?? 'bottom',
   statureM: REFERENCE_BUILD.statureM,
-  tape: null,
-  rollDeg: 0,
   view: p.view,
   hidden: false,
   seated: isSeated(p.mechanics),
@@ -155,7 +153,7 @@ describe('the same set otherwise', () => {
     const tilted = (t: Track) => moved(t, (x, y) => [c * x - s * y, s * x + c * y]);
     const track = tilted(truthTrack(p, 15, FRAMING));
     const roll = (0.1 * 180) / Math.PI;
-    same(measureSet(track, about(p, { rollDeg: roll })));
+    same(measureSet(track, about(p, { placed: { metresPerPx: null, rollDeg: roll, heelCm: null } })));
   });
 
   it('does not tell phases of few frames a second, nor what has holes', () => {

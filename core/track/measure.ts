@@ -13,7 +13,12 @@ const CLEAR = 0.6;
 
 /** Why something is not measured. */
 export type NotMeasured =
-  'not from this view' | 'points are missing' | 'unsteady' | 'no scale' | 'not of this movement';
+  | 'not from this view'
+  | 'points are missing'
+  | 'unsteady'
+  | 'no scale'
+  | 'not of this movement'
+  | 'not followed';
 
 /** What is told of one quantity: within its band, or why not. */
 export type Measure = { value: number; band: number } | { not: NotMeasured };
@@ -21,7 +26,7 @@ export type Measure = { value: number; band: number } | { not: NotMeasured };
 export const isMeasured = (m: Measure): m is { value: number; band: number } => 'value' in m;
 
 /** Quantities of a repetition, in the order in which they are shown. */
-export const QUANTITIES = ['knee', 'trunk', 'shin', 'hip', 'depth', 'kneesApart'] as const;
+export const QUANTITIES = ['knee', 'trunk', 'shin', 'hip', 'depth', 'kneesApart', 'heel'] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
 /**
@@ -38,6 +43,8 @@ export const BANDS: Record<
   hip: { band: 11, poor: 12, unit: '°', view: 'side' },
   depth: { band: 6, poor: 8, unit: 'cm', view: 'side' },
   kneesApart: { band: 0.12, poor: 0.12, unit: '', view: 'front' },
+  // At the least: a heel is followed to a part of its way.
+  heel: { band: 0.2, poor: 0.2, unit: 'cm', view: 'side' },
 };
 
 /**
@@ -154,6 +161,8 @@ function isOfMovement(q: Quantity, { lying }: SeenBody, { type }: MeasureOf): bo
       return !lying;
     case 'shin':
       return !lying && type !== 'lift';
+    case 'heel':
+      return type === 'squat' || type === 'lunge' || type === 'hinge';
     case 'depth':
     case 'kneesApart':
       return !lying && type !== 'drawn';
@@ -165,7 +174,9 @@ function told(seen: SeenBody, of: MeasureOf, q: Quantity, r: Rep, poor: boolean)
   const about = BANDS[q];
   if (!isOfMovement(q, seen, of)) return { not: 'not of this movement' };
   if (seen.view !== about.view) return { not: 'not from this view' };
-  if (q === 'depth' && seen.pxPerM === null) return { not: 'no scale' };
+  if (q === 'heel' && !of.placed?.heelCm) return { not: 'not followed' };
+  if ((q === 'depth' || q === 'heel') && seen.pxPerM === null) return { not: 'no scale' };
+  if (q === 'heel') return heelIn(seen, r);
   const found = workingIn(seen.signals[q], r);
   if (found === null) return { not: 'points are missing' };
   const { value, spread } = found;
@@ -173,6 +184,17 @@ function told(seen: SeenBody, of: MeasureOf, q: Quantity, r: Rep, poor: boolean)
   if (spread > STEADY * about.band) return { not: 'unsteady' };
   if (q !== 'trunk' && q !== 'kneesApart' && !legsFit(seen, r)) return { not: 'unsteady' };
   return { value, band: bandOf(q, value, seen, of, poor) };
+}
+
+/** A heel comes up anywhere on the way: where it was highest. */
+function heelIn({ signals: { heel } }: SeenBody, r: Rep): Measure {
+  const known = heel.values.flatMap((v, i) => {
+    const s = timeOf(heel, i);
+    return v === null || s < r.fromS || s > r.toS ? [] : [v];
+  });
+  return known.length === 0
+    ? { not: 'points are missing' }
+    : { value: Math.max(0, ...known), band: BANDS.heel.band };
 }
 
 /** Knees that are not those of a squat or lunge, hips of somebody lying, and knees far inwards read otherwise (measured). */

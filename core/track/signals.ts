@@ -13,16 +13,24 @@ export interface MeasureOf {
   /** Whether the working position is the low or the high end. */
   workingIs: 'bottom' | 'top';
   statureM: number | null;
-  /** Metres of a pixel from a tape on the floor; null: from stature, where that is known. */
-  tape: number | null;
-  /** How far the camera is turned, degrees. */
-  rollDeg: number;
   /** As the coach says; null: by the picture. */
   view: 'side' | 'front' | null;
   /** A bar or plates before the shoulder. */
   hidden: boolean;
   /** They sit down on something and lean forward to rise: that is no one movement whose phases could be told. */
   seated: boolean;
+  /** What a coach placed on the picture; absent: nothing. */
+  placed?: PlacedOnClip;
+}
+
+/** What a coach places on a frame of a clip beside the joints. */
+export interface PlacedOnClip {
+  /** Metres of a pixel from a tape on the floor; null: from stature, where that is known. */
+  metresPerPx: number | null;
+  /** How far the camera is turned, degrees. */
+  rollDeg: number;
+  /** How far the heel has come up, centimetres a frame, where the shoe was followed; null: it was not. */
+  heelCm: readonly (number | null)[] | null;
 }
 
 /** Degrees, or per cent of the standing height, that may lie between neighbours. */
@@ -47,7 +55,7 @@ export interface SeenBody {
   pxPerM: number | null;
   /** Of the side that is measured. */
   at: (k: Joint, frame: number) => Point;
-  signals: Record<'knee' | 'trunk' | 'shin' | 'hip' | 'depth' | 'kneesApart', Signal>;
+  signals: Record<'knee' | 'trunk' | 'shin' | 'hip' | 'depth' | 'kneesApart' | 'heel', Signal>;
   /** What the repetitions are counted by: low at the start of the movement and high where it works. */
   counted: Signal;
   /** Samples at which somebody walks. */
@@ -86,7 +94,7 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
         ? both(k, i)
         : ahead(k, i);
   const lean = (lower: Point, upper: Point) =>
-    lower && upper ? facing * (leanDeg(lower, upper) - of.rollDeg) : null;
+    lower && upper ? facing * (leanDeg(lower, upper) - (of.placed?.rollDeg ?? 0)) : null;
   const of3 = (f: (a: Here, b: Here, c: Here) => number, a: Point, b: Point, c: Point) =>
     a && b && c ? f(a, b, c) : null;
   const hipSigned = (i: number) => of3(hipDeg, at('shoulder', i), at('hip', i), at('knee', i));
@@ -141,6 +149,7 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
         const ankles = Math.abs(la[0] - ra[0]);
         return ankles < LEAST_ANKLES_PX ? null : Math.abs(lk[0] - rk[0]) / ankles;
       }, JUMP_RATIO),
+      heel: chain((i) => of.placed?.heelCm?.[i] ?? null, JUMP_CM),
     },
   };
 }
@@ -191,7 +200,8 @@ function tallestHip(track: Track, both: (k: 'hip' | 'ankle', i: number) => Point
 const STANDS_WITHIN = 8;
 
 function pxPerMOf(track: Track, of: MeasureOf, counted: Signal, rate: number): number | null {
-  if (of.tape !== null) return of.tape > 0 ? 1 / of.tape : null;
+  const tape = of.placed?.metresPerPx ?? null;
+  if (tape !== null) return tape > 0 ? 1 / tape : null;
   if (of.statureM === null || of.type === 'bridge' || of.type === 'extension' || of.workingIs === 'top')
     return null;
   const known = counted.values.flatMap((v) => (v === null ? [] : [v]));

@@ -83,8 +83,6 @@ export async function insertEye(
       type: mechanics.type,
       workingIs: range.workingIs,
       statureM: who.statureM,
-      tape: null,
-      rollDeg: 0,
       view: null,
       hidden: false,
       seated: isSeated(mechanics),

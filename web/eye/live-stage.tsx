@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { measureSet, viewOfTrack } from '../../core/track/index.ts';
-import type { MeasureOf, View } from '../../core/track/index.ts';
+import { atDepth, measureSet, viewOfTrack } from '../../core/track/index.ts';
+import type { Asked, MeasureOf, MeasuredRep, View } from '../../core/track/index.ts';
 import { callOut, minutes, wakeAudio } from '../dose/index.ts';
-import { Button, Notice } from '../ui/index.ts';
+import { Button, Notice, tidy } from '../ui/index.ts';
 import type { SeenFrame } from '../workers/index.ts';
 import { addFrame, noRecording } from './recorder.ts';
 import type { Recording } from './recorder.ts';
@@ -21,6 +21,8 @@ interface Shown {
   seen: SeenFrame;
   view: View;
   reps: number;
+  /** The one that was last seen to its end. */
+  last: MeasuredRep | null;
   seconds: number;
   /** Frames a second that were looked at. */
   rate: number;
@@ -34,12 +36,17 @@ export function LiveStage({
   stream,
   eye,
   of,
+  asked,
+  clock,
   onDone,
   onLeave,
 }: {
   stream: MediaStream;
   eye: Eye;
   of: MeasureOf;
+  asked: Asked;
+  /** Starts and ends the clock that leads the tempo; null: none is asked of this movement. */
+  clock: { start: () => void; stop: () => void } | null;
   onDone: (r: Recording) => void;
   onLeave: () => void;
 }) {
@@ -47,18 +54,21 @@ export function LiveStage({
   const [shown, setShown] = useState<Shown | null>(null);
   const [on, setOn] = useState(false);
   const [call, setCall] = useState(false);
+  const [beep, setBeep] = useState(false);
+  const [led, setLed] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const recording = useRef<Recording | null>(null);
   const finish = useCallback(() => {
     const done = recording.current;
     recording.current = null;
     setOn(false);
+    clock?.stop();
     if (done && done.track.timeS.length > 0) onDone(done);
-  }, [onDone]);
-  const latest = useRef({ of, call, finish });
+  }, [onDone, clock]);
+  const latest = useRef({ of, asked, call, beep, finish });
   useEffect(() => {
-    latest.current = { of, call, finish };
-  }, [of, call, finish]);
+    latest.current = { of, asked, call, beep, finish };
+  }, [of, asked, call, beep, finish]);
   useEffect(() => {
     const v = video.current!;
     v.srcObject = stream;
@@ -70,6 +80,8 @@ export function LiveStage({
       await eye.anew();
       let last = 0;
       let reps = 0;
+      let lastRep: MeasuredRep | null = null;
+      let deep = false;
       let counted = 0;
       let view: View = 'unknown';
       let began = performance.now();
@@ -89,11 +101,16 @@ export function LiveStage({
         if (!own) view = viewOfTrack(before.track).view;
         if (own && performance.now() - counted > COUNT_EVERY_MS) {
           counted = performance.now();
-          const found = measureSet(own.track, latest.current.of).reps.length;
-          if (found > reps && latest.current.call) callOut(String(found));
-          reps = found;
+          const { reps: found, phaseBandS } = measureSet(own.track, latest.current.of);
+          if (found.length > reps && latest.current.call) callOut(String(found.length));
+          reps = found.length;
+          lastRep = phaseBandS === null ? null : (found.at(-1) ?? null);
         }
-        if (!own) reps = 0;
+        if (!own) [reps, lastRep] = [0, null];
+        // A sound at depth cannot wait until the repetition is over.
+        const there = own && atDepth(own.track, own.track.timeS.length - 1, latest.current.asked);
+        if (there && !deep && latest.current.beep) callOut('deep');
+        if (there !== null) deep = there;
         const now = performance.now();
         const rate = now - last > 0 ? 1000 / (now - last) : 0;
         last = now;
@@ -103,6 +120,7 @@ export function LiveStage({
           seen,
           view,
           reps,
+          last: lastRep,
           seconds,
           rate,
           width,
@@ -162,6 +180,13 @@ export function LiveStage({
                 <p className="text-soft">
                   {shown.reps === 1 ? 'repetition' : 'repetitions'}, {minutes(shown.seconds)}
                 </p>
+                {shown.last && (
+                  <p className="tabular-nums">
+                    The last: {tidy(shown.last.loweringS, 1)} s down
+                    {shown.last.bottomS !== null && `, ${tidy(shown.last.bottomS, 1)} s at the bottom`},{' '}
+                    {tidy(shown.last.risingS, 1)} s up
+                  </p>
+                )}
               </>
             )}
             <p className="text-sm text-soft">{Math.round(shown.rate)} frames a second looked at</p>
@@ -180,6 +205,7 @@ export function LiveStage({
               onClick={() => {
                 wakeAudio();
                 recording.current = noRecording();
+                if (led) clock?.start();
                 setOn(true);
               }}
             >
@@ -190,6 +216,19 @@ export function LiveStage({
             <input type="checkbox" checked={call} onChange={(e) => setCall(e.target.checked)} /> Sound at each
             repetition
           </label>
+          {Object.keys(asked.posture).length > 0 &&
+            (asked.type === 'squat' || asked.type === 'lunge' || asked.type === 'hinge') && (
+              <label className="flex min-h-11 items-center gap-2">
+                <input type="checkbox" checked={beep} onChange={(e) => setBeep(e.target.checked)} /> Sound
+                when it is deep enough
+              </label>
+            )}
+          {clock && (
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="checkbox" checked={led} onChange={(e) => setLed(e.target.checked)} /> The clock
+              leads the tempo
+            </label>
+          )}
           <Button tone="quiet" onClick={onLeave}>
             Another way
           </Button>

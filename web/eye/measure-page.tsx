@@ -6,11 +6,13 @@ import type { TodayPerson } from '../../contract/session.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { tempoAt } from '../../core/ladder/index.ts';
-import { askedOf, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
+import { askedOf, corrected, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
 import type { Asked, Judged, MeasureOf, MeasuredSet, Performed } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { figureAt } from '../../core/posture/index.ts';
 import type { Figure } from '../../core/posture/index.ts';
+import { tempoPlan } from '../../core/dose/index.ts';
+import { clocks } from '../dose/index.ts';
 import { solved } from '../figure/index.ts';
 import { mergedSets, useParcels } from '../log/index.ts';
 import { buildFor, useAddress, useAsk, useBuilds, usePeople } from '../shell/index.ts';
@@ -21,6 +23,7 @@ import { ConsentForm } from './consent-form.tsx';
 import { drawnCamera } from './drawn-camera.ts';
 import { FilePick } from './file-pick.tsx';
 import { DrawnChoice } from './drawn-choice.tsx';
+import { FrameDesk, NOTHING_PLACED, placedOf } from './frame-desk.tsx';
 import { LandmarkFiles } from './landmark-files.tsx';
 import { LiveStage } from './live-stage.tsx';
 import { PicturePoints } from './picture-points.tsx';
@@ -30,6 +33,7 @@ import { Results } from './results.tsx';
 import type { Taken } from './results.tsx';
 import { keepMeasured } from './keep-measured.ts';
 import { useEye } from '../workers/index.ts';
+import type { Eye } from '../workers/index.ts';
 
 /** A set measured: with the camera, from a clip, a picture or a landmark file. */
 export function MeasurePage() {
@@ -116,6 +120,8 @@ function OfLine(p: {
   );
 }
 
+/** The clock goes on for so many where no number is asked. */
+const USUAL_REPS = 10;
 const WAYS = ['camera', 'clip', 'picture', 'landmark file', 'simulated camera'] as const;
 type Way = (typeof WAYS)[number];
 const WAY_WORDS: Record<Way, string> = {
@@ -169,8 +175,6 @@ function Measuring({
       type: mechanics.type,
       workingIs: range?.workingIs ?? 'bottom',
       statureM: known ? build.statureM : null,
-      tape: null,
-      rollDeg: 0,
       view,
       hidden: line.loadKind === 'bar',
       seated: isSeated(mechanics),
@@ -201,8 +205,29 @@ function Measuring({
     off.current = stop;
     setStep({ is: 'live', stream, by });
   };
+  const clock = useMemo(
+    () =>
+      tempo.loweringS + tempo.bottomS + tempo.risingS + tempo.topS === 0
+        ? null
+        : {
+            start: () =>
+              clocks.start({
+                personId,
+                label: line.variationName ?? resolved.source.name,
+                path: location.pathname + location.search,
+                kind: 'tempo',
+                plan: tempoPlan(tempo, line.target.reps ?? USUAL_REPS, {
+                  risesFirst: range?.workingIs === 'top',
+                  side: null,
+                }),
+              }),
+            stop: () => clocks.stopFor(personId),
+          },
+    [tempo, personId, line, range, resolved],
+  );
   const leave = () => {
     off.current();
+    clock?.stop();
     setStep({ is: 'choosing' });
   };
 
@@ -253,6 +278,8 @@ function Measuring({
         stream={step.stream}
         eye={eye}
         of={of}
+        asked={asked}
+        clock={clock}
         onLeave={leave}
         onDone={(recording) => {
           off.current();
@@ -275,6 +302,7 @@ function Measuring({
   else if (step.is === 'measured')
     body = (
       <Measured
+        eye={eye}
         recording={step.recording}
         of={of}
         asked={asked}
@@ -284,9 +312,11 @@ function Measuring({
         minor={minor}
         checked={checked.data ?? null}
         onAgain={() => setStep({ is: 'choosing' })}
-        onTake={(measured, judged, taken, byEye) => {
+        onTake={(measured, judged, recording, taken, byEye) => {
           const { by } = step;
           if (by === null) return;
+          clocks.stopFor(personId);
+          clocks.rest(personId, line.target.restS);
           const said = {
             personId,
             date,
@@ -297,7 +327,7 @@ function Measuring({
             by,
             measured,
             judged,
-            recording: step.recording,
+            recording,
             taken,
             byEye,
           };
@@ -392,6 +422,7 @@ function Measuring({
 
 /** What was recorded, measured once. */
 function Measured({
+  eye,
   of,
   asked,
   computed,
@@ -401,18 +432,46 @@ function Measured({
   of: MeasureOf;
   asked: Asked;
   computed: Figure | null;
-  onTake: (measured: MeasuredSet, judged: Judged, taken: Taken, byEye: ByEye | null) => void;
+  onTake: (
+    measured: MeasuredSet,
+    judged: Judged,
+    recording: Recording,
+    taken: Taken,
+    byEye: ByEye | null,
+  ) => void;
+  eye: Eye;
 } & Pick<ComponentProps<typeof Results>, 'recording' | 'faults' | 'minor' | 'checked' | 'line' | 'onAgain'>) {
-  const { track } = rest.recording;
-  const measured = useMemo(() => measureSet(track, of), [track, of]);
+  const { recording } = rest;
+  const [byHand, setByHand] = useState(NOTHING_PLACED);
+  const found = useMemo(() => measureSet(recording.track, of), [recording, of]);
+  const track = useMemo(
+    () => (byHand.keys.length === 0 ? recording.track : corrected(recording.track, byHand.keys, found.reps)),
+    [recording, byHand.keys, found],
+  );
+  const measured = useMemo(
+    () => (byHand === NOTHING_PLACED ? found : measureSet(track, { ...of, placed: placedOf(byHand) })),
+    [track, of, byHand, found],
+  );
   const judged = useMemo(() => judgeSet(measured, asked), [measured, asked]);
+  const seen = useMemo(() => ({ ...recording, track }), [recording, track]);
   return (
     <Results
       {...rest}
+      recording={seen}
+      frames={
+        <FrameDesk
+          recording={recording}
+          track={track}
+          set={measured}
+          eye={eye}
+          byHand={byHand}
+          onChange={setByHand}
+        />
+      }
       set={measured}
       judged={judged}
       computed={measured.view === 'side' ? computed : null}
-      onTake={(taken, byEye) => onTake(measured, judged, taken, byEye)}
+      onTake={(taken, byEye) => onTake(measured, judged, seen, taken, byEye)}
     />
   );
 }

@@ -1,5 +1,4 @@
-import { useRef, useState } from 'react';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import { useState } from 'react';
 import { LANDMARKS, PLACED, anglesOfPicture } from '../../core/track/index.ts';
 import type { Landmark, Placed } from '../../core/track/index.ts';
 import type { SettledMechanics } from '../../core/posture/index.ts';
@@ -9,12 +8,11 @@ import { SIDES } from '../../core/terms/index.ts';
 import { refreshAfter, send, queryClient } from '../shell/index.ts';
 import { Button, Notice, Segmented, SelectField, tidy } from '../ui/index.ts';
 import { FilePick } from './file-pick.tsx';
+import { Loupe, PointedPicture } from './pointed-picture.tsx';
 import type { Eye } from '../workers/index.ts';
 
 type At = Partial<Record<Placed, readonly [number, number]>>;
 
-/** Pixels of the picture that the loupe shows, and how large it is on the screen. */
-const LOUPE = { of: 60, px: 150 } as const;
 const FROM_NETWORK: Partial<Record<Placed, (side: Side) => Landmark>> = {
   shoulder: (s) => `${s} shoulder`,
   hip: (s) => `${s} hip`,
@@ -42,7 +40,6 @@ export function PicturePoints({
   const [at, setAt] = useState<At>({});
   const [placing, setPlacing] = useState<Placed>('hip');
   const [problem, setProblem] = useState<string | null>(null);
-  const box = useRef<HTMLDivElement>(null);
   const open = async (file: Blob) => {
     try {
       const bitmap = await createImageBitmap(file);
@@ -78,29 +75,6 @@ export function PicturePoints({
       setProblem('What finds a person could not be loaded: place the joints by hand.');
     }
   };
-  const pointOf = (e: PointerEvent): [number, number] => {
-    const r = box.current!.getBoundingClientRect();
-    return [
-      ((e.clientX - r.left) / r.width) * picture!.width,
-      ((e.clientY - r.top) / r.height) * picture!.height,
-    ];
-  };
-  const place = (p: readonly [number, number]) =>
-    setAt((now) => ({
-      ...now,
-      [placing]: [
-        Math.min(picture!.width, Math.max(0, p[0])),
-        Math.min(picture!.height, Math.max(0, p[1])),
-      ] as const,
-    }));
-  const nudge = (e: KeyboardEvent) => {
-    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
-    const now = at[placing];
-    if (!by || !now) return;
-    e.preventDefault();
-    const step = e.shiftKey ? 10 : 1;
-    place([now[0] + step * by[0]!, now[1] + step * by[1]!]);
-  };
   const angles = anglesOfPicture(at);
   const here = at[placing];
   return (
@@ -110,65 +84,32 @@ export function PicturePoints({
       {picture && (
         <div className="mt-3 grid gap-4 lg:grid-cols-[1fr_22rem]">
           <div>
-            <div
-              ref={box}
-              role="application"
-              aria-label={`Picture. ${placing} ${here ? 'is placed; arrow keys move it' : 'is not placed yet: tap it'}`}
-              tabIndex={0}
-              className="relative w-full touch-none select-none"
-              style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
-              onPointerDown={(e) => {
-                e.currentTarget.setPointerCapture(e.pointerId);
-                e.currentTarget.focus({ preventScroll: true });
-                place(pointOf(e));
-              }}
-              onPointerMove={(e) => e.buttons > 0 && place(pointOf(e))}
-              onKeyDown={nudge}
+            <PointedPicture
+              url={picture.url}
+              width={picture.width}
+              height={picture.height}
+              at={at}
+              placing={placing}
+              names={PLACED}
+              onPlace={(p) => setAt((now) => ({ ...now, [placing]: p }))}
             >
-              <img
-                src={picture.url}
-                alt="The picture that is measured"
-                className="absolute inset-0 h-full w-full"
-                draggable={false}
-              />
-              <svg
-                viewBox={`0 0 ${picture.width} ${picture.height}`}
-                className="pointer-events-none absolute inset-0 h-full w-full"
-              >
-                {(['shoulder', 'hip', 'knee', 'ankle', 'toe'] as const).flatMap((k, i, all) => {
-                  const [a, b] = [at[k], i > 0 ? at[all[i - 1]!] : undefined];
-                  return a && b ? (
-                    <line
-                      key={k}
-                      x1={b[0]}
-                      y1={b[1]}
-                      x2={a[0]}
-                      y2={a[1]}
-                      stroke="#fff"
-                      strokeWidth={picture.width / 200}
-                    />
-                  ) : (
-                    []
-                  );
-                })}
-                {PLACED.map((k) => {
-                  const p = at[k];
-                  return (
-                    p && (
-                      <circle
-                        key={k}
-                        cx={p[0]}
-                        cy={p[1]}
-                        r={picture.width / (k === placing ? 70 : 110)}
-                        fill="none"
-                        stroke={k === placing ? '#a3310f' : '#0c5e58'}
-                        strokeWidth={picture.width / 250}
-                      />
-                    )
-                  );
-                })}
-              </svg>
-            </div>
+              {(['shoulder', 'hip', 'knee', 'ankle', 'toe'] as const).flatMap((k, i, all) => {
+                const [a, b] = [at[k], i > 0 ? at[all[i - 1]!] : undefined];
+                return a && b ? (
+                  <line
+                    key={k}
+                    x1={b[0]}
+                    y1={b[1]}
+                    x2={a[0]}
+                    y2={a[1]}
+                    stroke="#fff"
+                    strokeWidth={picture.width / 200}
+                  />
+                ) : (
+                  []
+                );
+              })}
+            </PointedPicture>
           </div>
           <div>
             <Segmented label="Place" floor options={PLACED} value={placing} onPick={setPlacing}>
@@ -182,20 +123,7 @@ export function PicturePoints({
                 All away
               </Button>
             </div>
-            {here && (
-              <div
-                className="mt-2 border border-rule bg-ink"
-                aria-hidden="true"
-                style={{
-                  width: LOUPE.px,
-                  height: LOUPE.px,
-                  backgroundImage: `linear-gradient(#a3310f,#a3310f),linear-gradient(#a3310f,#a3310f),url(${picture.url})`,
-                  backgroundRepeat: 'no-repeat',
-                  backgroundSize: `1px 20px, 20px 1px, ${(picture.width * LOUPE.px) / LOUPE.of}px ${(picture.height * LOUPE.px) / LOUPE.of}px`,
-                  backgroundPosition: `center, center, ${LOUPE.px / 2 - (here[0] * LOUPE.px) / LOUPE.of}px ${LOUPE.px / 2 - (here[1] * LOUPE.px) / LOUPE.of}px`,
-                }}
-              />
-            )}
+            {here && <Loupe {...picture} here={here} />}
             <h3 className="mt-3">What it shows</h3>
             {angles.length === 0 && <p className="text-soft">Place hip, knee and ankle to begin with.</p>}
             <dl className="grid grid-cols-[1fr_auto] gap-x-3">

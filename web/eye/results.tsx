@@ -60,6 +60,7 @@ export function Results({
   checked,
   line,
   computed,
+  frames,
   onTake,
   onAgain,
 }: {
@@ -73,6 +74,8 @@ export function Results({
   line: Pick<TodayLine, 'countedIn'> | null;
   /** The figure of this body where the movement works; null: none is computed. */
   computed: Figure | null;
+  /** The frames one by one, to put right what was found. */
+  frames: React.ReactNode;
   onTake: (taken: Taken, byEye: ByEye | null) => void;
   onAgain: () => void;
 }) {
@@ -237,7 +240,7 @@ export function Results({
                   </td>
                 )}
                 {shownQ.map((q) => (
-                  <td key={q} className="py-1 pr-2 tabular-nums">
+                  <td key={q} className="py-1 pr-2 whitespace-nowrap tabular-nums">
                     {measureWords(q, r.at[q])}
                   </td>
                 ))}
@@ -277,7 +280,7 @@ export function Results({
           ...hiddenQ.map((q) => QUANTITY_WORDS[q].toLowerCase()),
           ...judged.notSeen.map((s) => SIGN_WORDS[s]),
         ].join('; ') || 'nothing of what is measured'}
-        . Heels, the tilt of the hips and everything felt are for your eyes.
+        . The tilt of the hips and everything felt are for your eyes.
       </p>
       {large !== null && set.reps[large] && (
         <Dialog title={`Repetition ${large + 1}`} open wide onClose={() => setLarge(null)}>
@@ -294,6 +297,12 @@ export function Results({
           </p>
         </Dialog>
       )}
+      <details className="mt-2">
+        <summary className="min-h-11 content-center font-semibold">
+          Frame by frame: put joints right, place the floor line or a tape, follow the heel
+        </summary>
+        {frames}
+      </details>
       <AgainstPosture judged={judged} />
       <SaveTrack set={set} recording={recording} />
       {line === null ? (

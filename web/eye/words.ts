@@ -10,6 +10,7 @@ export const QUANTITY_WORDS: Record<Quantity, string> = {
   hip: 'Hip bent',
   depth: 'Hip above knee',
   kneesApart: 'Knees apart, of the ankles',
+  heel: 'Heel comes up, at least',
 };
 
 const NOT_WORDS: Record<NotMeasured, string> = {
@@ -18,13 +19,14 @@ const NOT_WORDS: Record<NotMeasured, string> = {
   unsteady: 'one leg was taken for the other',
   'no scale': 'no scale: enter the height of the person',
   'not of this movement': 'not measured of this movement',
+  'not followed': 'the heel was not followed',
 };
 
 /** "92° ± 5", or why there is none. */
 export function measureWords(q: Quantity, m: Measure): string {
   if (!isMeasured(m)) return NOT_WORDS[m.not];
   const { unit } = BANDS[q];
-  const digits = unit === '' ? 2 : 0;
+  const digits = unit === '' ? 2 : q === 'heel' ? 1 : 0;
   return `${tidy(m.value, digits)}${unit === '°' ? '°' : unit ? ` ${unit}` : ''} ± ${tidy(m.band, unit === '' ? 2 : 1)}`;
 }
 
@@ -39,6 +41,7 @@ export const SIGN_WORDS: Record<CameraSign, string> = {
   'trunk leans more': 'trunk leans more than in the first ones',
   'knees run ahead': 'knees farther forward than in the first ones',
   'knees fall in': 'knees closer than in the first ones',
+  'heels lift': 'heel comes up',
   'lowered fast': 'lowered fast',
   'no stop at the bottom': 'no stop at the bottom',
 };

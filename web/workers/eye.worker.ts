@@ -7,13 +7,14 @@ import simdUrl from '@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-simd.w
 import threadedUrl from '@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-threaded-simd.wasm?url';
 import networkUrl from '../../node_modules/@vladmandic/human/models/movenet-lightning.json?url';
 import weightsUrl from '../../node_modules/@vladmandic/human/models/movenet-lightning.bin?url';
-import { LANDMARKS } from '../../core/track/index.ts';
+import { LANDMARKS, WINDOW, heelLiftCm } from '../../core/track/index.ts';
+import type { Grey } from '../../core/track/index.ts';
 
 /** What was found in one frame: places in its own pixels in the order of the landmarks, and how sure each is. */
 export interface SeenFrame {
   points: [number, number][];
   scores: number[];
-  /** The frame, small, as a picture. */
+  /** The frame as a picture, its longer side at most so many pixels as are kept. */
   small: Blob;
 }
 
@@ -24,7 +25,8 @@ const OF_NETWORK = [0, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16] as const;
 /** Points surer than this hold the crop. */
 const HELD = 0.2;
 const CROP = { torso: 1.9, body: 1.2 } as const;
-const SMALL_PX = 240;
+/** Pixels of the longer side of a picture that is kept: enough for a joint or a heel to be placed on it. */
+const KEPT_PX = 960;
 
 interface Square {
   x: number;
@@ -111,6 +113,29 @@ function squareFor({ points, scores }: Pick<SeenFrame, 'points' | 'scores'>, w: 
   return side >= 2 * most - 1 ? whole(w, h) : { x: cx - side / 2, y: cy - side / 2, side };
 }
 
+const cutter = new OffscreenCanvas(WINDOW.width, WINDOW.height);
+const scissors = cutter.getContext('2d', { willReadFrequently: true })!;
+
+/** The greys round a place of a picture; all of one grey where there is none. */
+function cut(picture: ImageBitmap | null, at: readonly [number, number], scale: number): Grey {
+  const { width, height } = WINDOW;
+  scissors.fillStyle = '#000';
+  scissors.fillRect(0, 0, width, height);
+  if (picture)
+    scissors.drawImage(
+      picture,
+      Math.round(width / 2 - scale * at[0]),
+      Math.round(height / 2 - scale * at[1]),
+    );
+  const { data } = scissors.getImageData(0, 0, width, height);
+  // Luma of ITU-R BT.601.
+  const values = Float32Array.from(
+    { length: width * height },
+    (_, i) => 0.299 * data[4 * i]! + 0.587 * data[4 * i + 1]! + 0.114 * data[4 * i + 2]!,
+  );
+  return { width, height, values };
+}
+
 const api = {
   /** Loads the network; resolves when it has looked once, for the first time takes several times as long. */
   async warm(): Promise<void> {
@@ -130,10 +155,37 @@ const api = {
     if (crop === null) crop = squareFor(await look(frame, whole(w, h)), w, h);
     const found = await look(frame, crop);
     crop = squareFor(found, w, h);
-    const small = new OffscreenCanvas(SMALL_PX, Math.round((SMALL_PX * h) / w));
+    const scale = Math.min(1, KEPT_PX / Math.max(w, h));
+    const small = new OffscreenCanvas(Math.round(scale * w), Math.round(scale * h));
     small.getContext('2d')!.drawImage(frame, 0, 0, small.width, small.height);
     frame.close();
-    return { ...found, small: await small.convertToBlob({ type: 'image/jpeg', quality: 0.7 }) };
+    return { ...found, small: await small.convertToBlob({ type: 'image/jpeg', quality: 0.8 }) };
+  },
+
+  /** How far a heel has come up in each picture, centimetres; null: it was not found again. */
+  async follow(
+    pictures: readonly (Blob | null)[],
+    of: {
+      /** Of the frames that the points and the scale are of. */
+      width: number;
+      heel: readonly [number, number];
+      still: readonly [number, number] | null;
+      /** The picture in which the heel is on the floor. */
+      standing: number;
+      pxPerM: number;
+    },
+  ): Promise<(number | null)[]> {
+    const heel: Grey[] = [];
+    const still: Grey[] = [];
+    let scale = 1;
+    for (const blob of pictures) {
+      const bitmap = blob && (await createImageBitmap(blob));
+      if (bitmap) scale = bitmap.width / of.width;
+      heel.push(cut(bitmap, of.heel, scale));
+      if (of.still) still.push(cut(bitmap, of.still, scale));
+      bitmap?.close();
+    }
+    return heelLiftCm(heel, of.still ? still : null, of.standing, scale * of.pxPerM);
   },
 };
 

@@ -10,6 +10,7 @@ export interface Eye {
   wake: () => Promise<void>;
   anew: () => Promise<void>;
   see: (frame: ImageBitmap) => Promise<SeenFrame>;
+  follow: EyeApi['follow'];
 }
 
 /** Something that finds a person in frames; it ends with the page, and the frames with it. */
@@ -44,5 +45,9 @@ export function useEye(): Eye {
     await worker.current?.api.anew();
   }, []);
   const see = useCallback((frame: ImageBitmap) => worker.current!.api.see(transfer(frame, [frame])), []);
-  return { state, problem, wake, anew, see };
+  const follow = useCallback<EyeApi['follow']>(
+    (pictures, of) => worker.current!.api.follow(pictures, of),
+    [],
+  );
+  return { state, problem, wake, anew, see, follow };
 }
