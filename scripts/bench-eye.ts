@@ -1,7 +1,7 @@
 import { REFERENCE_BUILD } from '../core/body/index.ts';
 import { isComputed, rangeOf } from '../core/posture/index.ts';
 import { squat } from '../core/testing/repertoire.ts';
-import { askedOf, cutFor, judgeSet, lowPass, measureSet, truthTrack } from '../core/track/index.ts';
+import { askedOf, cutFor, judgeSet, lookedAt, lowPass, measureSet, truthTrack } from '../core/track/index.ts';
 import type { Track } from '../core/track/index.ts';
 import { median, show } from './measure.ts';
 
@@ -37,12 +37,11 @@ export async function benchEye(): Promise<void> {
   const x = track.points['right knee'].map((p) => p![0]);
   const asked = askedOf(REFERENCE_BUILD, mechanics, range, tempo);
   const of = {
-    type: mechanics.type,
+    ...lookedAt(mechanics),
     workingIs: 'bottom' as const,
     statureM: REFERENCE_BUILD.statureM,
     view: 'side' as const,
     hidden: false,
-    seated: false,
   };
   const set = measureSet(track, of);
   const plain = await median(10, () => lowPass(x, cutFor(30), 30));

@@ -3,7 +3,7 @@ import { REFERENCE_BUILD } from '../core/body/index.ts';
 import type { FaultShows } from '../core/library/index.ts';
 import { isComputed, rangeOf } from '../core/posture/index.ts';
 import { REPERTOIRE } from '../core/testing/repertoire.ts';
-import { askedOf, isMeasured, isSeated, judgeSet, measureSet, truthTrack } from '../core/track/index.ts';
+import { askedOf, isMeasured, lookedAt, judgeSet, measureSet, truthTrack } from '../core/track/index.ts';
 import type { MeasureOf, Performed, Quantity } from '../core/track/index.ts';
 import { drawnFrames } from '../web/eye/clip.ts';
 import { framingOf } from '../web/eye/drawn-camera.ts';
@@ -58,12 +58,11 @@ async function run({ name, view, shows, reach }: Clip): Promise<ClipResult> {
     addFrame(recording, timeS, await api.see(transfer(bitmap, [bitmap])));
   const ms = performance.now() - began;
   const of: MeasureOf = {
-    type: mechanics.type,
+    ...lookedAt(mechanics),
     workingIs: range?.workingIs ?? 'bottom',
     statureM: REFERENCE_BUILD.statureM,
     view,
     hidden: false,
-    seated: isSeated(mechanics),
   };
   const got = measureSet(recording.track, of);
   const truth = measureSet(truthTrack(p, 15, framingOf(p)), of);

@@ -2,7 +2,8 @@ import type { Build } from '../body/index.ts';
 import type { Tempo } from '../library/index.ts';
 import type { Range, SettledMechanics } from '../posture/index.ts';
 import type { Asked } from './judged.ts';
-import { QUANTITIES, isMeasured, isSeated, measureSet } from './measure.ts';
+import { QUANTITIES, isMeasured, measureSet } from './measure.ts';
+import { lookedAt } from './signals.ts';
 import { truthTrack } from './performed.ts';
 
 /** Seconds of a set of which no tempo is asked. */
@@ -23,12 +24,11 @@ export function askedOf(build: Build, m: SettledMechanics, range: Range | null, 
     y: 0,
   });
   const set = measureSet(track, {
-    type: m.type,
+    ...lookedAt(m),
     workingIs,
     statureM: build.statureM,
     view: 'side',
     hidden: false,
-    seated: isSeated(m),
   });
   const rep = set.reps[0];
   if (!rep) return nothing;

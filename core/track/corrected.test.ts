@@ -26,6 +26,7 @@ const SET = measureSet(TRUTH, {
   statureM: REFERENCE_BUILD.statureM,
   view: 'side',
   hidden: false,
+  oneLeg: false,
   seated: false,
 });
 const JOINTS = ['right hip', 'right knee', 'right ankle'] as const;

@@ -9,7 +9,7 @@ import {
   LANDMARKS,
   askedOf,
   isMeasured,
-  isSeated,
+  lookedAt,
   keptTrack,
   laidOver,
   judgeSet,
@@ -34,12 +34,11 @@ const performed = (mechanics: SettledMechanics, of: Partial<Performed> = {}): Pe
   ...of,
 });
 const about = (p: Performed, of: Partial<MeasureOf> = {}): MeasureOf => ({
-  type: p.mechanics.type,
+  ...lookedAt(p.mechanics),
   workingIs: p.range?.workingIs ?? 'bottom',
   statureM: REFERENCE_BUILD.statureM,
   view: p.view,
   hidden: false,
-  seated: isSeated(p.mechanics),
   ...of,
 });
 const looked = (p: Performed, { rate = 15, change = (t: Track) => t } = {}) => {

@@ -1,4 +1,3 @@
-import type { SettledMechanics } from '../posture/index.ts';
 import { distance, median } from './points.ts';
 import { LEAST_RANGE, phasesOf, repsIn } from './reps.ts';
 import type { Phases, Rep } from './reps.ts';
@@ -37,12 +36,12 @@ export const BANDS: Record<
   Quantity,
   { band: number; poor: number; unit: '°' | 'cm' | ''; view: 'side' | 'front' }
 > = {
-  knee: { band: 8, poor: 10, unit: '°', view: 'side' },
-  trunk: { band: 6, poor: 8, unit: '°', view: 'side' },
-  shin: { band: 5, poor: 6, unit: '°', view: 'side' },
-  hip: { band: 11, poor: 12, unit: '°', view: 'side' },
-  depth: { band: 6, poor: 8, unit: 'cm', view: 'side' },
-  kneesApart: { band: 0.12, poor: 0.12, unit: '', view: 'front' },
+  knee: { band: 9, poor: 11, unit: '°', view: 'side' },
+  trunk: { band: 8, poor: 10, unit: '°', view: 'side' },
+  shin: { band: 6, poor: 7, unit: '°', view: 'side' },
+  hip: { band: 11, poor: 13, unit: '°', view: 'side' },
+  depth: { band: 10, poor: 12, unit: 'cm', view: 'side' },
+  kneesApart: { band: 0.15, poor: 0.15, unit: '', view: 'front' },
   // At the least: a heel is followed to a part of its way.
   heel: { band: 0.2, poor: 0.2, unit: 'cm', view: 'side' },
 };
@@ -51,14 +50,14 @@ export const BANDS: Record<
  * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
  * were more than a second off, so that they are not told.
  */
-export const PHASE_BANDS = { upright: 0.3, split: 0.4, front: 0.3 } as const;
+export const PHASE_BANDS = { upright: 0.35, split: 0.4, front: 0.3 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
 /** Bands that depend on more than the quantity (measured on drawn figures). */
-const KNEE_ELSEWHERE = 10;
-const HIP_LYING = 9;
-const KNEES_IN = { below: 0.8, band: 0.35 } as const;
+const KNEE_ELSEWHERE = 13;
+const HIP_LYING = { bent: 9, straight: 18, straightBelowDeg: 60 } as const;
+const KNEES_IN = { below: 0.9, band: 0.6 } as const;
 /** Shank and thigh are about as long; beyond this a joint was taken for another (judgement). */
 const LEG_RATIO = { from: 0.6, to: 1.65 } as const;
 /** A limb may change its length in the picture by so much before the frame is unsure. */
@@ -87,9 +86,6 @@ export interface MeasuredRep {
   at: Record<Quantity, Measure>;
 }
 
-/** Whether a movement sits down on something. */
-export const isSeated = (m: SettledMechanics): boolean => m.type === 'squat' && m.box === 'seated';
-
 export interface MeasuredSet {
   view: View;
   rate: number;
@@ -114,7 +110,11 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   const scores = track.timeS.map((_, i) => scoreOf(seen, i));
   const meanScore = scores.length === 0 ? 0 : scores.reduce((a, b) => a + b, 0) / scores.length;
   const poor = meanScore < CLEAR || of.hidden || of.seated;
-  const reps = repsIn(counted, { leastRange: LEAST_RANGE, ...(lying ? {} : { masked }) });
+  const reps = whoseHipsGo(
+    seen,
+    of,
+    repsIn(counted, { leastRange: LEAST_RANGE, ...(lying ? {} : { masked }) }),
+  );
   // From the front a thigh is foreshortened: its length says nothing.
   const limbs = view === 'side' ? limbMedians(seen) : [];
   return {
@@ -142,6 +142,30 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
   };
 }
 
+/** Of the usual way of the hips, up or down, that they go in a squat or a lunge at the least, where it is so many per cent of their height (judgement). */
+const HIPS_GO = { share: 0.15, from: 5 } as const;
+
+/** Whose hips stay where they are does nothing: a joint jumped. */
+function whoseHipsGo(
+  { signals: { fall } }: SeenBody,
+  { type }: MeasureOf,
+  reps: readonly Rep[],
+): readonly Rep[] {
+  if (type !== 'squat' && type !== 'lunge') return reps;
+  const near = (s: number) => {
+    const i = Math.round((s - fall.fromS) * fall.rate);
+    return median(fall.values.slice(Math.max(0, i - 1), i + 2).filter((v) => v !== null));
+  };
+  const ways = reps.map((r) => {
+    const [from, work, to] = [near(r.fromS), near((r.bottomFromS + r.bottomToS) / 2), near(r.toS)];
+    return from === null || work === null || to === null ? null : Math.abs(work - (from + to) / 2);
+  });
+  const usual = median(ways.filter((w) => w !== null));
+  return usual === null || usual < HIPS_GO.from
+    ? reps
+    : reps.filter((_, i) => ways[i] === null || ways[i]! >= HIPS_GO.share * usual);
+}
+
 const phaseBandOf = ({ rate, lying, view }: SeenBody, { type, seated }: MeasureOf): number | null =>
   rate < LEAST_RATE.phases || lying || seated
     ? null
@@ -155,8 +179,10 @@ const phaseBandOf = ({ rate, lying, view }: SeenBody, { type, seated }: MeasureO
 function isOfMovement(q: Quantity, { lying }: SeenBody, { type }: MeasureOf): boolean {
   switch (q) {
     case 'trunk':
-    case 'hip':
       return true;
+    case 'hip':
+      // The hip of a lunge is that of the leg behind as much as that of the leg ahead.
+      return type !== 'lunge';
     case 'knee':
       return !lying;
     case 'shin':
@@ -198,9 +224,13 @@ function heelIn({ signals: { heel } }: SeenBody, r: Rep): Measure {
 }
 
 /** Knees that are not those of a squat or lunge, hips of somebody lying, and knees far inwards read otherwise (measured). */
-function bandOf(q: Quantity, value: number, { lying }: SeenBody, { type }: MeasureOf, poor: boolean): number {
+function bandOf(q: Quantity, value: number, seen: SeenBody, { type }: MeasureOf, poor: boolean): number {
+  const { lying } = seen;
   if (q === 'knee' && type !== 'squat' && type !== 'lunge') return KNEE_ELSEWHERE;
-  if (q === 'hip' && lying) return HIP_LYING;
+  if (q === 'hip' && lying) {
+    const bent = median(seen.signals.knee.values.filter((v) => v !== null)) ?? 0;
+    return bent < HIP_LYING.straightBelowDeg ? HIP_LYING.straight : HIP_LYING.bent;
+  }
   if (q === 'kneesApart' && value < KNEES_IN.below) return KNEES_IN.band;
   return BANDS[q][poor ? 'poor' : 'band'];
 }

@@ -31,9 +31,9 @@ function knee(depths: readonly number[], t: Tempo, rate: number, { base = 8, noi
   return { fromS: 0, rate, values };
 }
 const PLAIN: Tempo = { lowering: 2, bottom: 1, rising: 1, top: 1 };
-/** A smooth start crosses a twentieth of the way so late, as a share of the way; and reaches within 6 % so early. */
-const LATE = Math.acos(1 - 2 * 0.05) / Math.PI;
-const EARLY = 1 - Math.acos(1 - 2 * 0.94) / Math.PI;
+/** Of a way gone as smoothly as a cosine the line through its tenth and nine tenths leaves out so much at each end. */
+const TENTH = Math.acos(1 - 2 * 0.1) / Math.PI;
+const LATE = TENTH - (0.1 / 0.8) * (1 - 2 * TENTH);
 
 describe('repetitions', () => {
   it('are counted, and timed by the rule that is stated', () => {
@@ -41,9 +41,9 @@ describe('repetitions', () => {
     expect(reps).toHaveLength(3);
     expect(reps.map((r) => Math.round(r.depth))).toEqual([90, 95, 92]);
     const [first] = phasesOf(reps);
-    expect(first!.loweringS).toBeCloseTo(2 * (1 - LATE - EARLY), 1);
-    expect(first!.bottomS).toBeCloseTo(1 + EARLY * (2 + 1), 1);
-    expect(first!.risingS).toBeCloseTo(1 * (1 - LATE - EARLY), 1);
+    expect(first!.loweringS).toBeCloseTo(2 * (1 - 2 * LATE), 1);
+    expect(first!.bottomS).toBeCloseTo(1 + LATE * (2 + 1), 1);
+    expect(first!.risingS).toBeCloseTo(1 * (1 - 2 * LATE), 1);
     expect(first!.topS).toBeCloseTo(1 + LATE * (1 + 2), 1);
     expect(phasesOf(reps).at(-1)!.topS).toBeNull();
   });

@@ -1,4 +1,5 @@
 import { derivative, lowPass } from './filter.ts';
+import { median } from './points.ts';
 import type { Signal } from './track.ts';
 import { timeOf } from './track.ts';
 
@@ -8,22 +9,29 @@ const LEVELS = {
   bottomQuantile: 0.97,
   on: 0.25,
   off: 0.15,
-  edge: 0.05,
-  bottom: 0.06,
+  low: 0.1,
+  high: 0.9,
+  plateau: 0.15,
   partial: 0.7,
   stallAbove: 0.2,
 } as const;
-/** The bottom goes on through a dip this short and this small, in bottoms: a point was a little off (judgement). */
-const DIP = { s: 0.25, most: 2 } as const;
+/**
+ * A hole this long is bridged where repetitions are counted: in nothing else, and it is shown. Longer, and a whole one could
+ * lie in it (judgement).
+ */
+const BRIDGED_S = 0.8;
 const SHORTEST_S = 0.5;
 /** Degrees, or per cent of the standing height. */
 export const LEAST_RANGE = 12;
 const STALL = { perS: 8, cutHz: 2.5, shortestS: 0.2 } as const;
 
-/** One repetition, by rule: it begins and ends where the signal crosses a twentieth of its own depth. */
+/**
+ * One repetition, by rule: each way is the straight line through where the signal crosses a tenth and nine tenths of its own
+ * depth, from end to end. A way gone evenly is told whole, one gone as smoothly as a cosine to 74 %; a joint that trembles
+ * while somebody stands does not move an edge.
+ */
 export interface Rep {
   fromS: number;
-  /** At the bottom: within 6 % of its depth of the lowest. */
   bottomFromS: number;
   bottomToS: number;
   toS: number;
@@ -58,7 +66,7 @@ const crossing = (values: readonly number[], i: number, level: number): number =
 
 /**
  * The repetitions of a signal that is low at the top of the movement and high at its bottom, e.g. how far a knee is bent.
- * Runs without a hole are looked through one by one; what is masked counts as a hole.
+ * Runs without a long hole are looked through one by one; what is masked counts as one.
  * @param masked samples at which somebody walks
  */
 export function repsIn(
@@ -70,15 +78,16 @@ export function repsIn(
   const top = quantile(known, LEVELS.topQuantile);
   const range = quantile(known, LEVELS.bottomQuantile) - top;
   if (range < leastRange) return [];
+  const values = bridged(signal);
   const found: Rep[] = [];
-  for (let i = 0; i < signal.values.length;) {
-    if (signal.values[i] === null || masked?.[i]) {
+  for (let i = 0; i < values.length;) {
+    if (values[i] === null || masked?.[i]) {
       i++;
       continue;
     }
     let end = i;
-    while (end < signal.values.length && signal.values[end] !== null && !masked?.[end]) end++;
-    const run = signal.values.slice(i, end) as number[];
+    while (end < values.length && values[end] !== null && !masked?.[end]) end++;
+    const run = values.slice(i, end) as number[];
     found.push(...inRun(run, signal.rate, timeOf(signal, i), { top, range, leastRange }));
     i = end;
   }
@@ -86,6 +95,19 @@ export function repsIn(
   if (depths.length === 0) return [];
   const full = quantile(depths, 0.75);
   return found.map((r) => ({ ...r, partial: r.depth < LEVELS.partial * full }));
+}
+
+function bridged({ values, rate }: Signal): (number | null)[] {
+  const out = [...values];
+  let last = -1;
+  values.forEach((v, i) => {
+    if (v === null) return;
+    if (last >= 0 && i - last > 1 && (i - last) / rate <= BRIDGED_S)
+      for (let k = last + 1; k < i; k++)
+        out[k] = values[last]! + ((v - values[last]!) * (k - last)) / (i - last);
+    last = i;
+  });
+  return out;
 }
 
 function inRun(
@@ -105,51 +127,71 @@ function inRun(
     while (last < x.length - 1 && x[last + 1]! >= top + LEVELS.off * range) last++;
     let low = i;
     for (let k = i; k <= last; k++) if (x[k]! > x[low]!) low = k;
-    // Its own top on either side: the least between it and what is beside it.
+    // Its own top on either side, and its own bottom: the middle of what trembles there.
     const before = least(x, after, i);
     const next = nextOn(x, last + 1, top + LEVELS.on * range);
     const behind = least(x, last, next);
-    const depth = x[low]! - Math.max(x[before]!, x[behind]!);
-    const level = (k: number) => x[k]! + LEVELS.edge * (x[low]! - x[k]!);
-    let a = i;
-    while (a > before && x[a - 1]! > level(before)) a--;
-    let b = last;
-    while (b < behind && x[b + 1]! > level(behind)) b++;
-    const start = a > 0 ? crossing(x, a - 1, level(before)) : 0;
-    const stop = b < x.length - 1 ? crossing(x, b, level(behind)) : b;
-    const near = x[low]! - LEVELS.bottom * depth;
-    const dip = Math.round(DIP.s * rate);
-    const stays = (from: number, step: 1 | -1, end: number) => {
-      let at = from;
-      for (let k = from + step, out = 0; step * (end - k) >= 0; k += step) {
-        if (x[k]! >= near) [at, out] = [k, 0];
-        else if (x[k]! < x[low]! - DIP.most * LEVELS.bottom * depth || ++out > dip) break;
-      }
-      return at;
-    };
-    const p = stays(low, -1, a);
-    const q = stays(low, 1, b);
+    const room = LEVELS.plateau * (x[low]! - Math.max(x[before]!, x[behind]!));
+    const deep = levelOf(x, i, last, (v) => v >= x[low]! - room);
+    const [from, to] = [
+      levelOf(x, after, i, (v) => v <= x[before]! + room),
+      levelOf(x, last, next, (v) => v <= x[behind]! + room),
+    ];
+    const depth = deep - Math.max(from, to);
+    const down = wayOf(x, before, low, from, deep);
+    const up = wayOf(x, behind, low, to, deep);
     // A run that begins or ends in the middle of one does not show the whole of it.
-    const ends = b < x.length - 1 || x[b]! <= level(behind) + LEVELS.off * depth;
-    const whole = ends && (a > 0 || x[0]! < near);
-    if (whole && depth >= leastRange && (stop - start) / rate >= SHORTEST_S)
+    if (down !== null && up !== null && depth >= leastRange && (up.end - down.end) / rate >= SHORTEST_S) {
+      const turn = down.bottom <= up.bottom ? null : (down.bottom + up.bottom) / 2;
       reps.push({
-        fromS: at(start),
-        bottomFromS: at(p > 0 ? crossing(x, p - 1, near) : p),
-        bottomToS: at(q < x.length - 1 ? crossing(x, q, near) : q),
-        toS: at(stop),
+        fromS: Math.max(reps.at(-1)?.toS ?? fromS, at(down.end)),
+        bottomFromS: at(turn ?? down.bottom),
+        bottomToS: at(turn ?? up.bottom),
+        toS: at(Math.min(x.length - 1, up.end)),
         depth,
         partial: false,
         stallsS: stallsIn(x, slow, rate, {
-          from: q,
-          to: b,
-          above: x[behind]! + LEVELS.stallAbove * depth,
+          from: Math.ceil(up.bottom),
+          to: Math.min(x.length - 1, Math.floor(up.end)),
+          above: to + LEVELS.stallAbove * depth,
         }).map(at),
       });
+    }
     after = last;
     i = last;
   }
   return reps;
+}
+
+/** The median of the samples from one to another that lie where they are looked for. */
+const levelOf = (x: readonly number[], from: number, to: number, lies: (v: number) => boolean): number =>
+  median(x.slice(from, to + 1).filter(lies)) ?? x[from]!;
+
+/**
+ * One way between a top and the bottom, in samples: the straight line through its tenth and its nine tenths. null: it is not
+ * seen to its end.
+ * @param end where the top is, on either side of the bottom
+ */
+function wayOf(
+  x: readonly number[],
+  end: number,
+  low: number,
+  top: number,
+  deep: number,
+): { end: number; bottom: number } | null {
+  const level = (share: number) => top + share * (deep - top);
+  const step = Math.sign(low - end);
+  // The bottom is reached where it is first reached, and the way there was begun where the top was last left.
+  let high = end;
+  while (high !== low && x[high]! < level(LEVELS.high)) high += step;
+  let left = high;
+  while (left !== end && x[left]! > level(LEVELS.low)) left -= step;
+  if (left === high || x[left]! > level(LEVELS.low)) return null;
+  const between = (k: number, l: number, share: number) => crossing(x, Math.min(k, l), level(share));
+  const tenth = between(left, left + step, LEVELS.low);
+  const nine = between(high - step, high, LEVELS.high);
+  const more = ((nine - tenth) * LEVELS.low) / (LEVELS.high - LEVELS.low);
+  return { end: tenth - more, bottom: nine + more };
 }
 
 function least(x: readonly number[], from: number, to: number): number {

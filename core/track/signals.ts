@@ -19,6 +19,8 @@ export interface MeasureOf {
   hidden: boolean;
   /** They sit down on something and lean forward to rise: that is no one movement whose phases could be told. */
   seated: boolean;
+  /** They stand on one leg all the time, and the other is easily taken for it. */
+  oneLeg: boolean;
   /** What a coach placed on the picture; absent: nothing. */
   placed?: PlacedOnClip;
 }
@@ -32,6 +34,13 @@ export interface PlacedOnClip {
   /** How far the heel has come up, centimetres a frame, where the shoe was followed; null: it was not. */
   heelCm: readonly (number | null)[] | null;
 }
+
+/** What of a movement says how it is looked at. */
+export const lookedAt = (m: SettledMechanics): Pick<MeasureOf, 'type' | 'seated' | 'oneLeg'> => ({
+  type: m.type,
+  seated: m.type === 'squat' && m.box === 'seated',
+  oneLeg: m.type === 'squat' && m.legs === 1 && m.stepUpM === undefined,
+});
 
 /** Degrees, or per cent of the standing height, that may lie between neighbours. */
 const JUMP = 8;
@@ -55,7 +64,7 @@ export interface SeenBody {
   pxPerM: number | null;
   /** Of the side that is measured. */
   at: (k: Joint, frame: number) => Point;
-  signals: Record<'knee' | 'trunk' | 'shin' | 'hip' | 'depth' | 'kneesApart' | 'heel', Signal>;
+  signals: Record<'knee' | 'trunk' | 'shin' | 'hip' | 'depth' | 'kneesApart' | 'heel' | 'fall', Signal>;
   /** What the repetitions are counted by: low at the start of the movement and high where it works. */
   counted: Signal;
   /** Samples at which somebody walks. */
@@ -87,12 +96,19 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
     const [l, r] = pair(k, i);
     return l && r ? (facing * (l[0] - r[0]) > 0 ? l : r) : null;
   };
+  // Who stands on one leg stands on the foot that is lower.
+  const standing = (i: number): 'left' | 'right' => {
+    const [l, r] = pair('ankle', i);
+    return !l || !r ? nearSide : l[1] > r[1] ? 'left' : 'right';
+  };
   const at = (k: Joint, i: number): Point =>
-    of.type !== 'lunge' || k === 'shoulder'
-      ? pointAt(track, `${nearSide} ${k}`, i)
-      : k === 'hip'
-        ? both(k, i)
-        : ahead(k, i);
+    of.oneLeg && (k === 'knee' || k === 'ankle')
+      ? pointAt(track, `${standing(i)} ${k}`, i)
+      : of.type !== 'lunge' || k === 'shoulder'
+        ? pointAt(track, `${nearSide} ${k}`, i)
+        : k === 'hip'
+          ? both(k, i)
+          : ahead(k, i);
   const lean = (lower: Point, upper: Point) =>
     lower && upper ? facing * (leanDeg(lower, upper) - (of.placed?.rollDeg ?? 0)) : null;
   const of3 = (f: (a: Here, b: Here, c: Here) => number, a: Point, b: Point, c: Point) =>
@@ -114,14 +130,13 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
     const deg = hipSigned(i);
     return deg === null ? null : bentSign * deg;
   }, JUMP);
-  const fall = () => {
-    const standing = tallestHip(track, both);
-    return chain((i) => {
-      const [h, a] = [both('hip', i), both('ankle', i)];
-      return h && a && standing ? 100 * (1 - (a[1] - h[1]) / standing) : null;
-    }, JUMP);
-  };
-  const counted = view === 'side' || lying ? countedBy(of, { knee, trunk, hip }) : fall();
+  const tall = tallestHip(track, both);
+  const fall = chain((i) => {
+    const h = both('hip', i);
+    const lower = lowerOf(...pair('ankle', i));
+    return h && lower && tall ? 100 * (1 - (lower[1] - h[1]) / tall) : null;
+  }, JUMP);
+  const counted = (view !== 'side' && !lying) || of.oneLeg ? fall : countedBy(of, { knee, trunk, hip });
   const pxPerM = pxPerMOf(track, of, counted, rate);
   return {
     track,
@@ -138,6 +153,7 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
       knee,
       trunk,
       hip,
+      fall,
       shin: chain((i) => lean(at('ankle', i), at('knee', i)), JUMP),
       depth: chain((i) => {
         const [h, k] = [at('hip', i), at('knee', i)];
@@ -184,11 +200,14 @@ function countedBy(of: MeasureOf, { knee, trunk, hip }: Record<'knee' | 'trunk' 
   }
 }
 
+const lowerOf = (a: Point, b: Point): Point => (a && b ? (a[1] > b[1] ? a : b) : (a ?? b));
+
 /** The height of the hips over the ankles when somebody stands tallest, pixels: the upper twentieth. */
-function tallestHip(track: Track, both: (k: 'hip' | 'ankle', i: number) => Point): number | null {
+function tallestHip(track: Track, both: (k: 'hip', i: number) => Point): number | null {
   const heights = track.timeS
     .flatMap((_, i) => {
-      const [h, a] = [both('hip', i), both('ankle', i)];
+      const h = both('hip', i);
+      const a = lowerOf(pointAt(track, 'left ankle', i), pointAt(track, 'right ankle', i));
       return h && a ? [a[1] - h[1]] : [];
     })
     .sort((a, b) => a - b);

@@ -5,7 +5,7 @@ import type { ShelfInForce } from '../../core/library/index.ts';
 import { isComputed, rangeOf } from '../../core/posture/index.ts';
 import {
   askedOf,
-  isSeated,
+  lookedAt,
   judgeSet,
   keptReps,
   keptTrack,
@@ -80,12 +80,11 @@ export async function insertEye(
       random,
     );
     const set = measureSet(track, {
-      type: mechanics.type,
+      ...lookedAt(mechanics),
       workingIs: range.workingIs,
       statureM: who.statureM,
       view: null,
       hidden: false,
-      seated: isSeated(mechanics),
     });
     const judged = judgeSet(set, askedOf(build, mechanics, range, v.tempo));
     const said: Omit<MeasurementRequest, 'personId' | 'date' | 'setId' | 'variation' | 'track' | 'pictures'> =

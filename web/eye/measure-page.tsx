@@ -6,7 +6,7 @@ import type { TodayPerson } from '../../contract/session.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { tempoAt } from '../../core/ladder/index.ts';
-import { askedOf, corrected, isSeated, judgeSet, measureSet } from '../../core/track/index.ts';
+import { askedOf, corrected, lookedAt, judgeSet, measureSet } from '../../core/track/index.ts';
 import type { Asked, Judged, MeasureOf, MeasuredSet, Performed } from '../../core/track/index.ts';
 import type { MeasuredBy } from '../../core/terms/index.ts';
 import { figureAt } from '../../core/posture/index.ts';
@@ -172,12 +172,11 @@ function Measuring({
   const tempo = useMemo(() => tempoAt(resolved.source.tempo, line.target), [resolved, line]);
   const of: MeasureOf = useMemo(
     () => ({
-      type: mechanics.type,
+      ...lookedAt(mechanics),
       workingIs: range?.workingIs ?? 'bottom',
       statureM: known ? build.statureM : null,
       view,
       hidden: line.loadKind === 'bar',
-      seated: isSeated(mechanics),
     }),
     [mechanics, range, known, build, view, line.loadKind],
   );
