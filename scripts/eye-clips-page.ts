@@ -1,10 +1,20 @@
 import { transfer, wrap } from 'comlink';
 import { REFERENCE_BUILD } from '../core/body/index.ts';
+import type { CameraSign } from '../core/terms/index.ts';
 import type { FaultShows } from '../core/library/index.ts';
 import { isComputed, rangeOf } from '../core/posture/index.ts';
 import { REPERTOIRE } from '../core/testing/repertoire.ts';
-import { askedOf, isMeasured, lookedAt, judgeSet, measureSet, truthTrack } from '../core/track/index.ts';
-import type { MeasureOf, Performed, Quantity } from '../core/track/index.ts';
+import {
+  askedOf,
+  inFrame,
+  isMeasured,
+  judgeSet,
+  lookedAt,
+  measureSet,
+  performedAt,
+  truthTrack,
+} from '../core/track/index.ts';
+import type { MeasureOf, Performed, Quantity, Track } from '../core/track/index.ts';
 import { drawnFrames } from '../web/eye/clip.ts';
 import { framingOf } from '../web/eye/drawn-camera.ts';
 import { addFrame, noRecording } from '../web/eye/recorder.ts';
@@ -19,6 +29,8 @@ export interface Clip {
   /** What goes wrong from the third repetition on; null: nothing. */
   shows: FaultShows | null;
   reach?: number;
+  /** The sign that is to be found; absent: none. */
+  expects?: CameraSign;
 }
 export interface ClipResult {
   name: string;
@@ -32,6 +44,7 @@ export interface ClipResult {
   lowering: { worst: number; band: number } | null;
   found: string[];
   msPerFrame: number;
+  track: Track;
 }
 
 const api = wrap<EyeApi>(
@@ -64,7 +77,23 @@ async function run({ name, view, shows, reach }: Clip): Promise<ClipResult> {
     view,
     hidden: false,
   };
-  const got = measureSet(recording.track, of);
+  const found = measureSet(recording.track, of);
+  // The heel is tapped as a coach would: at the back of the shoe, in the first frame.
+  const heel = inFrame(framingOf(p), performedAt(p, 0).near.heel);
+  const heelCm =
+    view === 'side' && found.pxPerM !== null
+      ? await api.follow(recording.pictures, {
+          width: recording.width,
+          heel,
+          still: null,
+          standing: 0,
+          pxPerM: found.pxPerM,
+        })
+      : null;
+  const got =
+    heelCm === null
+      ? found
+      : measureSet(recording.track, { ...of, placed: { metresPerPx: null, rollDeg: 0, heelCm } });
   const truth = measureSet(truthTrack(p, 15, framingOf(p)), of);
   let worst: ClipResult['worst'] = null;
   let lowering: ClipResult['lowering'] = null;
@@ -94,6 +123,7 @@ async function run({ name, view, shows, reach }: Clip): Promise<ClipResult> {
     lowering,
     found: judged.seen.map((s) => `${s.sign} in ${s.reps.map((r) => r + 1).join(' ')}`),
     msPerFrame: ms / recording.track.timeS.length,
+    track: recording.track,
   };
 }
 

@@ -68,7 +68,7 @@ for (const [i, clip] of only.entries()) {
     r.worst && r.worst.error > r.worst.band ? `BEYOND ITS BAND ${r.worst.quantity}` : '',
     r.lowering && r.lowering.worst > r.lowering.band ? 'PHASE BEYOND ITS BAND' : '',
     !clip.shows && clip.reach === undefined && r.found.length > 0 ? 'INVENTED' : '',
-    clip.expects && !r.found.some((f) => f.startsWith(clip.expects!)) ? `NOT FOUND ${clip.expects}` : '',
+    clip.expects && !r.found.some((f) => f.startsWith(clip.expects ?? '')) ? `NOT FOUND ${clip.expects}` : '',
   ].filter(Boolean);
   wrong += bad.length > 0 ? 1 : 0;
   console.log(
