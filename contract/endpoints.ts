@@ -651,7 +651,7 @@ export const ENDPOINTS = {
     whose: 'some',
     floor: true,
     cover: true,
-    reads: [...DECIDED_FROM, 'squads', 'check-ins', 'cues'],
+    reads: [...DECIDED_FROM, 'squads', 'check-ins', 'cues', 'body'],
   }),
   personOnLadders: answers<Log.PersonOnLadders>()('GET', '/api/people/:person/ladders', {
     who: COACHES,

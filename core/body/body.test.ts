@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ankleFromKneeToWall, rangeRecord } from './ranges.ts';
+import { ankleFromKneeToWall, rangeRecord, rangesLacking } from './ranges.ts';
 import { buildOf, SEGMENTS, unitBuild } from './build.ts';
 import { CONSTANTS, SOURCED } from './constants.ts';
 import { MASS_SETS } from './mass-sets.ts';
@@ -90,6 +90,21 @@ describe('range tests', () => {
     expect(record.points).toHaveLength(3);
     expect(rangeRecord(b, 'hip', [test('2026-11-05', 'left', 100, 'hip angle')]).limitDeg).toBe(100);
     expect(rangeRecord(b, 'ankle', []).limitDeg).toBeNull();
+  });
+  it('that lacks is told with its day, and only where it was measured', () => {
+    const tests = [
+      test('2026-11-01', 'left', 58, 'straight-leg raise'),
+      test('2026-11-03', 'right', 82, 'straight-leg raise'),
+      test('2026-11-03', 'left', -4, 'leg hanging'),
+      test('2026-11-03', 'right', 41, 'ankle angle'),
+    ];
+    const records = (['ankle', 'hip', 'back of thigh', 'front of hip'] as const).map((j) =>
+      rangeRecord(b, j, tests),
+    );
+    expect(rangesLacking(records)).toEqual([
+      { joint: 'back of thigh', deg: 58, date: '2026-11-01' },
+      { joint: 'front of hip', deg: -4, date: '2026-11-03' },
+    ]);
   });
   it('gives the trend in degrees in four weeks', () => {
     const angles = [30, 31, 33].map((deg, i) => test(`2026-0${i + 1}-01`, 'left', deg, 'ankle angle'));

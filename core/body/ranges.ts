@@ -46,6 +46,32 @@ const JOINT_OF: Record<RangeMethod, RangeJoint> = {
   'leg hanging': 'front of hip',
 };
 
+/**
+ * Measured below this, a range lacks for deep or long work, degrees (common practice, no source: 35 to 45 are usual at the
+ * ankle, about 80 in the straight-leg raise; a thigh that hangs reaches level).
+ */
+const LACKS_DEG: Record<RangeJoint, number> = {
+  ankle: 30,
+  hip: 110,
+  'back of thigh': 70,
+  'front of hip': 0,
+};
+
+/** A range that was measured and lacks. */
+export interface RangeLacking {
+  joint: RangeJoint;
+  deg: number;
+  /** The day of the test. */
+  date: string;
+}
+
+/** Ranges that lack; nothing is assumed of what nobody measured. */
+export const rangesLacking = (records: readonly RangeRecord[]): RangeLacking[] =>
+  records.flatMap(({ joint, limitDeg, newest }) => {
+    const least = Object.values(newest).find((p) => p.deg === limitDeg);
+    return least && least.deg < LACKS_DEG[joint] ? [{ joint, deg: least.deg, date: least.date }] : [];
+  });
+
 export interface RangePoint {
   testId: string;
   date: string;

@@ -9,7 +9,7 @@ export type { AtHome } from './at-home.ts';
 export { ledWarmUp } from './warm-up.ts';
 export type { LedDrill, LedWarmUp } from './warm-up.ts';
 export { lineOf, lineOrFailure, variationsNow } from './line.ts';
-export type { TodayLine, Watch } from './line.ts';
+export type { FloorBody, TodayLine, Watch } from './line.ts';
 export { onLadders } from './on-ladder.ts';
 export type { OnLadder } from './on-ladder.ts';
 export { overviewLines } from './overview.ts';

@@ -24,6 +24,7 @@ import type {
   SideWork,
   Stage,
 } from '../terms/index.ts';
+import type { RangeJoint, RangeLacking } from '../body/index.ts';
 import { fitCard, settingsOf } from '../kit/index.ts';
 import type { RunBody } from '../kit/index.ts';
 import type { CueTried, NextSet, Outcome, Plan, Target } from '../ladder/index.ts';
@@ -38,9 +39,17 @@ import { sidesDiffer } from '../log/index.ts';
 import { levelOf, readingOfLadder, readingOfVariation } from './readings.ts';
 /** One thing to keep an eye on before a set. */
 export interface Watch {
-  kind: 'fault' | 'restriction' | 'cue works' | 'cue failed' | 'pain' | 'sides';
+  kind: 'fault' | 'restriction' | 'cue works' | 'cue failed' | 'pain' | 'sides' | 'range';
   text: string;
 }
+
+/** What a range that lacks changes, and in which work (common practice, no source). */
+const RANGE_WATCH: Record<RangeJoint, { patterns: readonly Pattern[]; then: string }> = {
+  ankle: { patterns: ['squat', 'lunge'], then: 'less depth, or a wedge, before the heels lift' },
+  hip: { patterns: ['squat', 'hinge'], then: 'stop before the low back rounds' },
+  'back of thigh': { patterns: ['hinge'], then: 'stop where the back stays long' },
+  'front of hip': { patterns: ['lunge', 'bridge'], then: 'ribs down, stop before the low back arches' },
+};
 
 /** What somebody does next on one ladder. */
 export interface TodayLine {
@@ -118,6 +127,9 @@ export const variationsNow = ({ shelf }: ShelfInForce, { standings }: PersonReco
     return level ? [level.main, ...level.equals] : [];
   });
 
+/** A body that things are fitted to, and its ranges that lack. */
+export type FloorBody = NonNullable<RunBody> & { lacking: readonly RangeLacking[] };
+
 /** What a line of today is made of. */
 export interface LineInput {
   floor: Floor;
@@ -128,7 +140,7 @@ export interface LineInput {
   tried: readonly CueTried[];
   door: Door;
   /** null: nobody has measured them. */
-  body: RunBody;
+  body: FloorBody | null;
 }
 
 /** The line, or, where it cannot be computed, that it could not: the others go on, and so does logging. */
@@ -285,6 +297,11 @@ export function lineOf({ floor, ladder, own, withSettings, tried, door, body }: 
         kind: 'sides',
         text: `Left ${sides.left}, right ${sides.right} in the side test of ${sides.date}`,
       });
+    }
+    for (const { joint, deg, date: on } of body?.lacking ?? []) {
+      const { patterns, then } = RANGE_WATCH[joint];
+      if (patterns.includes(ladder.pattern))
+        found.push({ kind: 'range', text: `${joint} ${Math.round(deg)}° on ${on}: ${then}` });
     }
     const pain = door.pain(painfulDays(own).at(-1) ?? null);
     if (pain && pain >= standing!.since) found.push({ kind: 'pain', text: `Pain was reported on ${pain}` });

@@ -1,11 +1,11 @@
-import type { Build } from '../body/index.ts';
+import type { RangeJoint } from '../body/index.ts';
 import { leastOf } from '../dose/index.ts';
 import { barring, barSentence, factsOf, isInForce } from '../ladder/index.ts';
 import type { Restriction } from '../ladder/index.ts';
 import type { ShelfInForce, Tempo } from '../library/index.ts';
 import { BARRED, warmUpFor } from '../sheets/index.ts';
 import { sidesApart } from '../terms/index.ts';
-import type { CountedIn, Felt, IsoDate, Joint, LoadKind, PrepareStep } from '../terms/index.ts';
+import type { CountedIn, Felt, IsoDate, LoadKind, PrepareStep } from '../terms/index.ts';
 import { readingOfVariation } from './readings.ts';
 
 /** A drill as it is led: what is done, what it is for, and where it is felt. */
@@ -36,25 +36,14 @@ export interface LedWarmUp {
   leftOut: { slug: string; name: string; why: string }[];
 }
 
-/** Measured below this, a range lacks for deep work, degrees (judgement; about 35 to 45 are usual at the ankle). */
-const LACKS_DEG: Partial<Record<Joint, number>> = { ankle: 30, hip: 110 };
-
-/** Joints whose measured range lacks; nothing is assumed of what nobody measured. */
-export const rangesLacking = (build: Build | null): Joint[] =>
-  build === null
-    ? []
-    : [
-        ...(build.ankleLimitDeg < LACKS_DEG.ankle! ? (['ankle'] as const) : []),
-        ...(build.hipLimitDeg < LACKS_DEG.hip! ? (['hip'] as const) : []),
-      ];
-
 interface LedFor {
   personId: string;
   /** Today's work, in its order. */
   work: readonly string[];
   answers: Readonly<Record<string, string>>;
   restrictions: readonly Restriction[];
-  build: Build | null;
+  /** Ranges that were measured and lack. */
+  lacking: readonly RangeJoint[];
   /** Whether what is barred is told with its reason: to the staff alone. */
   tellsWhy: boolean;
 }
@@ -70,7 +59,7 @@ export function ledWarmUp(inForce: ShelfInForce, of: LedFor, today: IsoDate): Le
     shelf,
     work,
     person,
-    lacking: rangesLacking(of.build),
+    lacking: of.lacking,
     barred: (v) => {
       const by = barring(bars, factsOf(readingOfVariation(inForce, v, person)));
       if (by.length === 0) return null;

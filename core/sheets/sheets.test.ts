@@ -127,6 +127,19 @@ describe('what a sheet draws on', () => {
     expect([...poster].some((id) => id.startsWith('cue/'))).toBe(false);
   });
 
+  it('of a warm-up begins with a drill for what lacks, felt where it is short', () => {
+    const first = (lacking: 'ankle' | 'back of thigh' | 'front of hip') =>
+      warmUpFor({ shelf, work: [variation('bar-romanian')], lacking: [lacking] }).entries.find((e) =>
+        e.because.startsWith('for the range'),
+      );
+    expect(first('back of thigh')).toMatchObject({
+      variation: { slug: 'heel-forward-hamstring' },
+      because: 'for the range of the back of thigh',
+    });
+    expect(first('front of hip')!.variation.slug).toBe('half-kneeling-reach');
+    expect(first('ankle')!.variation.joints).toContain('ankle');
+  });
+
   it('of a warm-up is everything that it prints, light versions too, and what chose it', () => {
     const warmUp = on('warm-up', 'bar-romanian');
     for (const { variation: v } of warmUpFor({ shelf, work: [variation('bar-romanian')] }).entries) {

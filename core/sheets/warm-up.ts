@@ -2,7 +2,8 @@ import { leastOf, timesDone, workTimeS } from '../dose/index.ts';
 import { PREPARE_STEPS } from '../terms/index.ts';
 import { placesOn, rulesFor } from '../library/index.ts';
 import type { ForPerson, Shelf, Variation } from '../library/index.ts';
-import type { Joint, PrepareStep } from '../terms/index.ts';
+import type { RangeJoint } from '../body/index.ts';
+import type { PrepareStep, Region } from '../terms/index.ts';
 
 /** Seconds that a warm-up may take; most take less (common practice, no source). */
 export const WARM_UP_S = 600;
@@ -35,18 +36,31 @@ export interface WarmUpInput {
   person?: ForPerson;
   /** Why a drill is barred for the person, or null. */
   barred?: (v: Variation) => string | null;
-  /** Joints whose range was measured and lacks: a drill for each comes first. */
-  lacking?: readonly Joint[];
+  /** Ranges that were measured and lack: a drill for each comes first. */
+  lacking?: readonly RangeJoint[];
 }
 
 /** A range that lacks goes before what the work names. */
 const LACKS_FIRST = 100;
 
-/** The drill for a joint: one that is named today, else the one that is for that joint most of all. */
-function mobilityFor(joint: Joint, shelf: Shelf, named: ReadonlyMap<string, unknown>): string[] {
+/** Where a drill for a range is felt, if the joint alone does not say what it makes longer. */
+const FELT: Partial<Record<RangeJoint, readonly Region[]>> = {
+  'back of thigh': ['back of thigh, high', 'back of thigh, low'],
+  'front of hip': ['front of hip or groin'],
+};
+
+const isFor = (v: Variation, range: RangeJoint): boolean => {
+  const felt = FELT[range];
+  return felt
+    ? v.wanted.some((w) => w.kind === 'stretch' && felt.includes(w.region))
+    : v.joints.some((j) => j === range);
+};
+
+/** The drill for a range: one that is named today, else the one that is for that joint most of all. */
+function mobilityFor(range: RangeJoint, shelf: Shelf, named: ReadonlyMap<string, unknown>): string[] {
   const drills = shelf
     .all('variation')
-    .filter((v) => v.prepares === 'mobility' && !v.retired && v.joints.includes(joint))
+    .filter((v) => v.prepares === 'mobility' && !v.retired && isFor(v, range))
     .sort(
       (a, b) => Number(named.has(b.slug)) - Number(named.has(a.slug)) || a.joints.length - b.joints.length,
     );

@@ -271,7 +271,7 @@ export async function ownDay(c: Held & { query: Query<'ownDay'> }): Promise<OwnD
         work: lines.flatMap((l) => l.variation ?? []),
         answers: own.answers,
         restrictions: own.restrictions,
-        build: body?.build ?? null,
+        lacking: body?.lacking.map((r) => r.joint) ?? [],
         tellsWhy: false,
       },
       date,

@@ -1,5 +1,5 @@
-import { buildToFit } from '../../core/body/index.ts';
-import type { RunBody } from '../../core/kit/index.ts';
+import { buildToFit, rangesLacking } from '../../core/body/index.ts';
+import type { FloorBody } from '../../core/floor/index.ts';
 import type { OpenContext } from '../endpoint.ts';
 import { buildsOf } from './builds.ts';
 
@@ -7,13 +7,18 @@ import { buildsOf } from './builds.ts';
 export async function bodiesOf(
   { db, hall }: Pick<OpenContext, 'db' | 'hall'>,
   ids: readonly string[],
-): Promise<Map<string, NonNullable<RunBody>>> {
+): Promise<Map<string, FloorBody>> {
   const worn = { soleM: hall?.soleM ?? 0 };
-  const bodies = new Map<string, NonNullable<RunBody>>();
+  const bodies = new Map<string, FloorBody>();
   if (ids.length === 0) return bodies;
   for (const known of await buildsOf(db, ids)) {
     const found = buildToFit(known);
-    if (found) bodies.set(known.personId, { build: found.build, worn });
+    if (found)
+      bodies.set(known.personId, {
+        build: found.build,
+        worn,
+        lacking: rangesLacking([found.ankle, found.hip, ...found.others]),
+      });
   }
   return bodies;
 }

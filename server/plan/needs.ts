@@ -84,6 +84,6 @@ export async function warmUpsOf(c: Context, people: readonly About[]): Promise<W
 function warmUpFor(c: Context, { personId, lines, own, body, tellsWhy }: OfDay): LedWarmUp {
   const work = lines.flatMap((l) => l.variation ?? []);
   const { answers, restrictions } = own;
-  const build = body?.build ?? null;
-  return ledWarmUp(c.inForce, { personId, work, answers, restrictions, build, tellsWhy }, c.today);
+  const lacking = body?.lacking.map((r) => r.joint) ?? [];
+  return ledWarmUp(c.inForce, { personId, work, answers, restrictions, lacking, tellsWhy }, c.today);
 }

@@ -135,6 +135,35 @@ describe('the hours of the demo hall', () => {
     }
     expect(all.some((w) => w.leftOut.some((l) => l.why.startsWith('barred')))).toBe(true);
   });
+
+  it('takes a range that was tested and lacks into the warm-up, and tells it where it matters', async () => {
+    const day = await head.get<Today>(
+      `/api/today?people=${people
+        .map((p) => p.id)
+        .slice(0, 20)
+        .join(',')}`,
+    );
+    const who = day.people.find((p) => p.lines.some((l) => l.pattern === 'hinge' && l.variation))!.personId;
+    const of = async () => ({
+      warmUp: (await head.get<WarmUps>(`/api/plan/warm-ups?people=${who}`)).people[0]!,
+      line: (await head.get<Today>(`/api/today?people=${who}`)).people[0]!.lines.find(
+        (l) => l.pattern === 'hinge',
+      )!,
+    });
+    const because = 'for the range of the back of thigh';
+    expect((await of()).warmUp.drills.some((d) => d.because === because)).toBe(false);
+    await head.ok('POST', `/api/people/${who}/range-tests`, {
+      date: day.date,
+      method: 'straight-leg raise',
+      side: 'left',
+      value: 52,
+    });
+    const { warmUp, line } = await of();
+    expect(warmUp.drills.filter((d) => d.because === because)).toHaveLength(1);
+    expect(line.watch.filter((w) => w.kind === 'range')).toEqual([
+      { kind: 'range', text: `back of thigh 52° on ${day.date}: stop where the back stays long` },
+    ]);
+  });
 });
 
 describe('whose an hour is', () => {

@@ -1,8 +1,7 @@
 import type { Watch } from '../../core/floor/index.ts';
-import { AlertTriangle, Ban, Check, Repeat, Scale, X } from 'lucide-react';
+import { AlertTriangle, Ban, Check, Repeat, Ruler, Scale, X } from 'lucide-react';
 import type { ComponentType } from 'react';
 import { Said } from '../shell/index.ts';
-import {} from '../ui/index.ts';
 
 const MARKS: Record<Watch['kind'], { icon: ComponentType<{ size?: number }>; word: string; warn: boolean }> =
   {
@@ -10,6 +9,7 @@ const MARKS: Record<Watch['kind'], { icon: ComponentType<{ size?: number }>; wor
     pain: { icon: AlertTriangle, word: 'Pain', warn: true },
     fault: { icon: Repeat, word: 'Again', warn: false },
     sides: { icon: Scale, word: 'Sides', warn: false },
+    range: { icon: Ruler, word: 'Range', warn: false },
     'cue works': { icon: Check, word: 'Cue that works', warn: false },
     'cue failed': { icon: X, word: 'Cue that failed', warn: false },
   };

@@ -7,6 +7,7 @@ import type {
   Lengths,
   MassSet,
   PersonalBuild,
+  RangeJoint,
   RangeMethod,
   RangeRecord,
   Segment,
@@ -42,6 +43,12 @@ const SEGMENT_WORDS: Record<Segment, string> = {
   forearm: 'Forearm',
   hand: 'Hand',
   hipBreadth: 'Hip breadth',
+};
+const JOINT_WORDS: Record<RangeJoint, string> = {
+  ankle: 'Ankle',
+  hip: 'Hip',
+  'back of thigh': 'Back of thigh',
+  'front of hip': 'Front of hip',
 };
 const METHOD_WORDS: Record<RangeMethod, string> = {
   'knee to wall': 'knee to wall, toes from the wall',
@@ -90,8 +97,11 @@ function Panel({ known, ladders, lastLoads }: { known: PersonBuild } & Omit<Prop
               : 'Proportions from stature.'}{' '}
             <span className="text-soft">Table of masses: {known.massSet}.</span>
           </p>
-          <RangeLine name="Ankle" record={own.ankle} assumedDeg={own.build.ankleLimitDeg} />
-          <RangeLine name="Hip" record={own.hip} assumedDeg={own.build.hipLimitDeg} />
+          <RangeLine name={JOINT_WORDS.ankle} record={own.ankle} assumedDeg={own.build.ankleLimitDeg} />
+          <RangeLine name={JOINT_WORDS.hip} record={own.hip} assumedDeg={own.build.hipLimitDeg} />
+          {own.others.map((r) => (
+            <RangeLine key={r.joint} name={JOINT_WORDS[r.joint]} record={r} assumedDeg={null} />
+          ))}
           <Tests known={known} own={own} />
           <AsksOf own={own} ladders={ladders} lastLoads={lastLoads} />
         </>
@@ -112,7 +122,16 @@ function Panel({ known, ladders, lastLoads }: { known: PersonBuild } & Omit<Prop
   );
 }
 
-function RangeLine({ name, record, assumedDeg }: { name: string; record: RangeRecord; assumedDeg: number }) {
+function RangeLine({
+  name,
+  record,
+  assumedDeg,
+}: {
+  name: string;
+  record: RangeRecord;
+  /** What is taken instead; null: nothing is. */
+  assumedDeg: number | null;
+}) {
   const side = (s: 'left' | 'right') => {
     const p = record.newest[s];
     return p ? `${s} ${tidy(p.deg, 0)}° on ${day(p.date)}` : null;
@@ -122,7 +141,9 @@ function RangeLine({ name, record, assumedDeg }: { name: string; record: RangeRe
     <p className="border-t border-rule py-1.5">
       <b>{name}</b>{' '}
       {record.limitDeg === null ? (
-        <span className="text-soft">never tested; {tidy(assumedDeg, 0)}° is taken</span>
+        <span className="text-soft">
+          never tested{assumedDeg === null ? '' : `; ${tidy(assumedDeg, 0)}° is taken`}
+        </span>
       ) : (
         <>
           {tidy(record.limitDeg, 0)}° counts, the lesser side.{' '}
