@@ -40,7 +40,20 @@ export const caseSchema = shape({
   variationRevision: whole(1, 1_000_000),
   signs: list(seen, 12),
   felt: feltSchema(20),
-  checks: list(shape({ fault: slug(), check: text(), result: text(300).allow(null) }), 40),
+  checks: list(
+    shape({
+      fault: slug(),
+      check: text(),
+      result: text(300).allow(null),
+      measured: shape({
+        angle: text(80),
+        before: number(-360, 360),
+        after: number(-360, 360),
+        band: number(0, 90),
+      }).optional(),
+    }),
+    40,
+  ),
   tried: list(
     shape({
       fault: slug(),

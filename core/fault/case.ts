@@ -24,6 +24,8 @@ export interface Checked {
   /** The check and its result in the words of the library; null: nobody could tell. */
   check: string;
   result: string | null;
+  /** What was measured on a picture before and on one with the check, where it was; degrees, and within what. */
+  measured?: { angle: string; before: number; after: number; band: number };
 }
 export interface Tried {
   fault: string;

@@ -17,6 +17,7 @@ export type DeskFault = Pick<
   | 'felt'
   | 'whenToStop'
   | 'shows'
+  | 'cameraSign'
 >;
 
 /** A cause as the desk weighs it; the same one may stand behind several of the signs. */

@@ -17,6 +17,7 @@ export interface CheckTells {
 export function tellsOf(f: Fault): CheckTells[] {
   const read: DeskFault = {
     ...f,
+    cameraSign: f.cameraSign ?? null,
     sign: f.sign.text,
     causes: f.causes.map(({ id, line, weight, alike }) => ({
       id,

@@ -38,6 +38,7 @@ export function deskFault(
     felt: [],
     whenToStop: 'Stop.',
     shows: null,
+    cameraSign: null,
     ...change,
   };
 }

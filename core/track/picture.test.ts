@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { anglesOfPicture } from './picture.ts';
+import { angleOfSign, anglesOfPicture, changeOf } from './picture.ts';
 
 const valueOf = (at: Parameters<typeof anglesOfPicture>[0], name: string) =>
   anglesOfPicture(at).find((a) => a.name === name)?.value;
@@ -25,4 +25,28 @@ it('tells a level pelvis as level whichever hip is first, and the knee past the 
     valueOf({ knee: [40 * sign, 60], ankle: [0, 100], toe: [30 * sign, 105] }, 'Knee past the toes');
   expect(past(1)).toBeCloseTo(past(-1)!, 9);
   expect(past(1)).toBeGreaterThan(0);
+});
+
+it('tells what a check changes only where both pictures show it and it is clear of their bands', () => {
+  const shin = (deg: number) =>
+    anglesOfPicture({
+      ankle: [100, 300],
+      knee: [100 + 100 * Math.tan((deg * Math.PI) / 180), 200],
+    });
+  expect(changeOf('knees run ahead', shin(38), shin(31))).toMatchObject({
+    angle: 'Shin from upright',
+    before: expect.closeTo(38, 9) as number,
+    after: expect.closeTo(31, 9) as number,
+    band: expect.closeTo(2.5 * Math.SQRT2, 9) as number,
+    told: 'better',
+  });
+  expect(changeOf('knees run ahead', shin(31), shin(38))!.told).toBe('worse');
+  expect(changeOf('knees run ahead', shin(38), shin(35))!.told).toBe('too close');
+  expect(changeOf('knees run ahead', shin(38), [])).toBeNull();
+  expect(changeOf('knees fall in', shin(38), shin(31))).toBeNull();
+  // Deeper is better where the range is short.
+  const thigh = (y: number) => anglesOfPicture({ hip: [0, 100], knee: [100, y] });
+  expect(changeOf('range short', thigh(60), thigh(40))!.told).toBe('better');
+  expect(angleOfSign('range short')).toBe('Thigh below level');
+  expect(angleOfSign('lowered fast')).toBeNull();
 });

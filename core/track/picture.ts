@@ -1,3 +1,4 @@
+import type { CameraSign } from '../terms/index.ts';
 import { flexionDeg, leanDeg, turnDeg } from './angles.ts';
 import { distance } from './points.ts';
 import type { Here } from './points.ts';
@@ -64,4 +65,44 @@ export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle
     add('Bar from the shin', (100 * d) / distance(knee, ankle), '% of the shin', 4);
   }
   return list;
+}
+
+/** Of what a camera can show of a fault, the angle of a picture that tells of it, and which way is better. */
+const SIGN_ANGLES: Partial<Record<CameraSign, { name: string; better: 1 | -1 }>> = {
+  'trunk leans more': { name: 'Trunk from upright', better: -1 },
+  'knees run ahead': { name: 'Shin from upright', better: -1 },
+  'range short': { name: 'Thigh below level', better: 1 },
+};
+
+/** The angle of a picture that tells of a sign; null: a picture does not. */
+export const angleOfSign = (sign: CameraSign): string | null => SIGN_ANGLES[sign]?.name ?? null;
+
+/** A picture beside one that was taken with a check. */
+export interface PictureChange {
+  angle: string;
+  before: number;
+  after: number;
+  /** Of the difference: both pictures have their own. */
+  band: number;
+  told: 'better' | 'worse' | 'too close';
+}
+
+/** What a check changes of what a sign goes by; null: one of the pictures does not show it yet. */
+export function changeOf(
+  sign: CameraSign,
+  before: readonly PictureAngle[],
+  after: readonly PictureAngle[],
+): PictureChange | null {
+  const by = SIGN_ANGLES[sign];
+  const [a, b] = [before, after].map((list) => list.find((x) => x.name === by?.name));
+  if (!by || !a || !b) return null;
+  const band = Math.hypot(a.band, b.band);
+  const better = by.better * (b.value - a.value);
+  return {
+    angle: by.name,
+    before: a.value,
+    after: b.value,
+    band,
+    told: better >= band ? 'better' : better <= -band ? 'worse' : 'too close',
+  };
 }

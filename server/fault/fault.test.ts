@@ -44,16 +44,19 @@ describe('a case worked on at the desk', () => {
     const id = randomUUID();
     const coach = hall.as('coach');
     const put = (change: Partial<CaseRequest>) => coach.ok('PUT', `/api/fault-cases/${id}`, caseOf(change));
-    await put({ edit: 1, checks: [{ fault: 'ribs-flare', check: 'c', result: 'r' }] });
-    await put({ edit: 3, tried: [tried('Answer', 'better', ['no-brace'])], end: 'better' });
+    const measured = { angle: 'Shin from upright', before: 38, after: 31, band: 3.5 };
+    const checks = [{ fault: 'ribs-flare', check: 'c', result: 'r', measured }];
+    await put({ edit: 1, checks });
+    await put({ edit: 3, checks, tried: [tried('Answer', 'better', ['no-brace'])], end: 'better' });
     await put({ edit: 2, note: 'late' });
-    await put({ edit: 3, tried: [tried('Answer', 'better', ['no-brace'])], end: 'better' });
+    await put({ edit: 3, checks, tried: [tried('Answer', 'better', ['no-brace'])], end: 'better' });
     const { cases } = await mine('coach');
     expect(cases.filter((c) => c.id === id)).toEqual([
       expect.objectContaining({
         end: 'better',
         note: '',
         by: 'coach',
+        checks,
         tried: [expect.objectContaining({ outcome: 'better' })],
       }),
     ]);

@@ -2,6 +2,8 @@ import { useMemo, useState } from 'react';
 import { LANDMARKS, SURE, anglesIn, frameAt, momentOf } from '../../core/track/index.ts';
 import type { RepTimes, Track } from '../../core/track/index.ts';
 import { SelectField, tidy } from '../ui/index.ts';
+import { FramePicture } from './frame-picture.tsx';
+import type { Recording } from './recorder.ts';
 import { Bones } from './skeleton.tsx';
 import { QUANTITY_WORDS } from './words.ts';
 
@@ -10,6 +12,8 @@ export interface Tracked {
   label: string;
   track: Track;
   reps: readonly RepTimes[];
+  /** Where its frames are still at hand. */
+  recording?: Recording;
 }
 
 const PARTS = ['on the way', 'at the working position', 'on the way back'] as const;
@@ -88,7 +92,15 @@ const anglesAt = ({ track, reps }: Tracked, rep: number, phase: number) => {
   return r ? anglesIn(track, frameAt(track, momentOf(r, phase))) : NOTHING;
 };
 
-function OneTrack({ of: { track, reps }, rep, phase }: { of: Tracked; rep: number; phase: number }) {
+function OneTrack({
+  of: { track, reps, recording },
+  rep,
+  phase,
+}: {
+  of: Tracked;
+  rep: number;
+  phase: number;
+}) {
   const box = useMemo(() => {
     const known = LANDMARKS.flatMap((k) =>
       track.points[k].filter((p, i) => p && (track.scores[k][i] ?? 0) > SURE),
@@ -101,6 +113,15 @@ function OneTrack({ of: { track, reps }, rep, phase }: { of: Tracked; rep: numbe
   }, [track]);
   const r = reps[rep];
   if (!r) return <p className="text-soft">No repetition.</p>;
+  if (recording?.pictures.some((p) => p))
+    return (
+      <FramePicture
+        recording={recording}
+        s={momentOf(r, phase)}
+        label={`The joints in repetition ${rep + 1}`}
+        className="mt-1 max-h-80 w-full"
+      />
+    );
   const i = frameAt(track, momentOf(r, phase));
   return (
     <svg

@@ -23,10 +23,12 @@ import { ConsentForm } from './consent-form.tsx';
 import { drawnCamera } from './drawn-camera.ts';
 import { FilePick } from './file-pick.tsx';
 import { DrawnChoice } from './drawn-choice.tsx';
+import type { Tracked } from './compare-tracks.tsx';
 import { FrameDesk, NOTHING_PLACED, placedOf } from './frame-desk.tsx';
 import { LandmarkFiles } from './landmark-files.tsx';
 import { LiveStage } from './live-stage.tsx';
-import { PicturePoints } from './picture-points.tsx';
+import { KeepAsRange, PicturePoints } from './picture-points.tsx';
+import type { PlacedAt } from './picture-points.tsx';
 import { addFrame, noRecording } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { Results } from './results.tsx';
@@ -164,6 +166,8 @@ function Measuring({
   const [view, setView] = useState<'side' | 'front' | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState<string | null>(null);
+  const [at, setAt] = useState<PlacedAt>({});
+  const [beside, setBeside] = useState<Tracked | null>(null);
   const cancelled = useRef(false);
   const build = buildFor(builds, personId);
   const known = builds.some((b) => b.personId === personId);
@@ -310,6 +314,12 @@ function Measuring({
         faults={faults}
         minor={minor}
         checked={checked.data ?? null}
+        beside={beside}
+        onBeside={(of) => {
+          setBeside(of);
+          // The other one is chosen as this one was.
+          if (of) setStep({ is: 'choosing' });
+        }}
         onAgain={() => setStep({ is: 'choosing' })}
         onTake={(measured, judged, recording, taken, byEye) => {
           const { by } = step;
@@ -351,6 +361,9 @@ function Measuring({
         <Segmented label="How" named floor options={WAYS} value={way} onPick={setWay}>
           {(w) => WAY_WORDS[w]}
         </Segmented>
+        {beside && way !== 'picture' && (
+          <p className="mt-2">The next one is shown beside the one that was just measured.</p>
+        )}
         {way !== 'picture' && (
           <Segmented
             label="Seen from"
@@ -383,7 +396,11 @@ function Measuring({
               onFile={(f) => void read(framesOf(f), 'clip')}
             />
           )}
-          {way === 'picture' && <PicturePoints eye={eye} type={mechanics.type} hold={{ personId, date }} />}
+          {way === 'picture' && (
+            <PicturePoints eye={eye} lying={mechanics.type === 'bridge'} at={at} onAt={setAt}>
+              <KeepAsRange at={at} hold={{ personId, date }} />
+            </PicturePoints>
+          )}
           {way === 'landmark file' && (
             <LandmarkFiles
               onRead={(recording) => setStep({ is: 'measured', recording, by: 'landmark file' })}
@@ -439,7 +456,10 @@ function Measured({
     byEye: ByEye | null,
   ) => void;
   eye: Eye;
-} & Pick<ComponentProps<typeof Results>, 'recording' | 'faults' | 'minor' | 'checked' | 'line' | 'onAgain'>) {
+} & Pick<
+  ComponentProps<typeof Results>,
+  'recording' | 'faults' | 'minor' | 'checked' | 'line' | 'onAgain' | 'beside' | 'onBeside'
+>) {
   const { recording } = rest;
   const [byHand, setByHand] = useState(NOTHING_PLACED);
   const found = useMemo(() => measureSet(recording.track, of), [recording, of]);

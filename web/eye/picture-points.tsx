@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { LANDMARKS, PLACED, anglesOfPicture } from '../../core/track/index.ts';
 import type { Landmark, Placed } from '../../core/track/index.ts';
-import type { SettledMechanics } from '../../core/posture/index.ts';
 import type { RangeMethod } from '../../core/body/index.ts';
 import type { Side } from '../../core/terms/index.ts';
 import { SIDES } from '../../core/terms/index.ts';
@@ -11,7 +11,8 @@ import { FilePick } from './file-pick.tsx';
 import { Loupe, PointedPicture } from './pointed-picture.tsx';
 import type { Eye } from '../workers/index.ts';
 
-type At = Partial<Record<Placed, readonly [number, number]>>;
+/** Where the points lie on a picture. */
+export type PlacedAt = Partial<Record<Placed, readonly [number, number]>>;
 
 const FROM_NETWORK: Partial<Record<Placed, (side: Side) => Landmark>> = {
   shoulder: (s) => `${s} shoulder`,
@@ -24,12 +25,18 @@ const MOST_PX = 2400;
 /** A still picture: joints placed by hand, with a loupe and by keys; from the network's points where it finds some. */
 export function PicturePoints({
   eye,
-  type,
-  hold,
+  lying,
+  at,
+  onAt,
+  children,
 }: {
   eye: Eye;
-  type: SettledMechanics['type'];
-  hold: { personId: string; date: string };
+  /** Somebody who lies is not found as surely. */
+  lying: boolean;
+  at: PlacedAt;
+  onAt: (at: PlacedAt) => void;
+  /** Beneath what the picture shows. */
+  children?: ReactNode;
 }) {
   const [picture, setPicture] = useState<{
     url: string;
@@ -37,7 +44,6 @@ export function PicturePoints({
     height: number;
     bitmap: ImageBitmap;
   } | null>(null);
-  const [at, setAt] = useState<At>({});
   const [placing, setPlacing] = useState<Placed>('hip');
   const [problem, setProblem] = useState<string | null>(null);
   const open = async (file: Blob) => {
@@ -47,7 +53,7 @@ export function PicturePoints({
         throw new RangeError('The picture is too large.');
       if (picture) URL.revokeObjectURL(picture.url);
       setPicture({ url: URL.createObjectURL(file), width: bitmap.width, height: bitmap.height, bitmap });
-      setAt({});
+      onAt({});
       setPlacing('hip');
       setProblem(null);
     } catch {
@@ -68,8 +74,8 @@ export function PicturePoints({
           const k = FROM_NETWORK[p]?.(side);
           return k && score(k) >= 0.3 ? [[p, seen.points[LANDMARKS.indexOf(k)]!]] : [];
         }),
-      ) as At;
-      setAt((now) => ({ ...found, ...now }));
+      ) as PlacedAt;
+      onAt({ ...found, ...at });
       setProblem(Object.keys(found).length === 0 ? 'Nobody was found: place the joints by hand.' : null);
     } catch {
       setProblem('What finds a person could not be loaded: place the joints by hand.');
@@ -91,7 +97,7 @@ export function PicturePoints({
               at={at}
               placing={placing}
               names={PLACED}
-              onPlace={(p) => setAt((now) => ({ ...now, [placing]: p }))}
+              onPlace={(p) => onAt({ ...at, [placing]: p })}
             >
               {(['shoulder', 'hip', 'knee', 'ankle', 'toe'] as const).flatMap((k, i, all) => {
                 const [a, b] = [at[k], i > 0 ? at[all[i - 1]!] : undefined];
@@ -119,7 +125,7 @@ export function PicturePoints({
               <Button onClick={() => void find()}>
                 {eye.state === 'loading' ? 'Looking …' : 'Find them for me'}
               </Button>
-              <Button tone="quiet" onClick={() => setAt({})}>
+              <Button tone="quiet" onClick={() => onAt({})}>
                 All away
               </Button>
             </div>
@@ -139,9 +145,9 @@ export function PicturePoints({
             </dl>
             <p className="mt-1 text-sm text-soft">
               Arrow keys move the point by a pixel, with Shift by ten.{' '}
-              {type === 'bridge' ? 'Lying, this is the surer way.' : ''}
+              {lying ? 'Lying, this is the surer way.' : ''}
             </p>
-            <KeepAsRange at={at} hold={hold} />
+            {children}
           </div>
         </div>
       )}
@@ -159,7 +165,7 @@ const TESTS = {
 type ByPicture = keyof typeof TESTS;
 
 /** An angle of the picture kept as a test of range, beside those taken with a tape. */
-function KeepAsRange({ at, hold }: { at: At; hold: { personId: string; date: string } }) {
+export function KeepAsRange({ at, hold }: { at: PlacedAt; hold: { personId: string; date: string } }) {
   const [method, setMethod] = useState<ByPicture>('ankle angle');
   const [side, setSide] = useState<Side>('left');
   const [said, setSaid] = useState<string | null>(null);

@@ -1,24 +1,17 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { ByEye, EyeChecked } from '../../contract/eye.ts';
-import {
-  BANDS,
-  CHECKED_SETS,
-  QUANTITIES,
-  frameAt,
-  isMeasured,
-  laidOver,
-  workingS,
-} from '../../core/track/index.ts';
+import { BANDS, CHECKED_SETS, QUANTITIES, isMeasured, workingS } from '../../core/track/index.ts';
 import type { Figure } from '../../core/posture/index.ts';
 import type { Judged, MeasuredSet } from '../../core/track/index.ts';
 import type { TodayLine } from '../../core/floor/index.ts';
 import { countedWord } from '../../core/sheets/index.ts';
 import { Stepper, YesNo } from '../log/index.ts';
 import { Button, Dialog, tidy } from '../ui/index.ts';
-import { boxOf, foundIn } from './recorder.ts';
+import { CompareTracks } from './compare-tracks.tsx';
+import type { Tracked } from './compare-tracks.tsx';
+import { FramePicture } from './frame-picture.tsx';
 import type { Recording } from './recorder.ts';
 import { SaveTrack } from './save-track.tsx';
-import { Bones } from './skeleton.tsx';
 import {
   measureWords,
   QUANTITY_WORDS,
@@ -61,6 +54,8 @@ export function Results({
   line,
   computed,
   frames,
+  beside,
+  onBeside,
   onTake,
   onAgain,
 }: {
@@ -76,6 +71,9 @@ export function Results({
   computed: Figure | null;
   /** The frames one by one, to put right what was found. */
   frames: React.ReactNode;
+  /** The set that was measured before, to be looked at beside this one; null: none is. */
+  beside: Tracked | null;
+  onBeside: (of: Tracked | null) => void;
   onTake: (taken: Taken, byEye: ByEye | null) => void;
   onAgain: () => void;
 }) {
@@ -150,6 +148,7 @@ export function Results({
       </section>
     );
   }
+  const own = { track: recording.track, reps: set.reps, recording };
   const shownQ = QUANTITIES.filter((q) => set.reps.some((r) => isMeasured(r.at[q])));
   const hiddenQ = QUANTITIES.filter(
     (q) => !shownQ.includes(q) && BANDS[q].view !== set.view && set.view !== 'unknown',
@@ -303,6 +302,19 @@ export function Results({
         </summary>
         {frames}
       </details>
+      {set.reps.length > 0 &&
+        (beside && beside.reps.length > 0 ? (
+          <div className="mt-3">
+            <CompareTracks a={beside} b={{ label: 'This one', ...own }} />
+            <Button tone="quiet" onClick={() => onBeside(null)}>
+              Not beside each other any more
+            </Button>
+          </div>
+        ) : (
+          <Button className="mt-2" onClick={() => onBeside({ label: 'The one before', ...own })}>
+            {line === null ? 'Put another beside it' : 'Put another beside it, without writing this one down'}
+          </Button>
+        ))}
       <AgainstPosture judged={judged} />
       <SaveTrack set={set} recording={recording} />
       {line === null ? (
@@ -447,41 +459,5 @@ function Tick({
       />
       <span>{children}</span>
     </label>
-  );
-}
-
-/** The frame nearest to a moment, round the person, with what was found in it. */
-export function FramePicture({
-  recording,
-  s,
-  label,
-  className = 'w-28',
-  over = null,
-}: {
-  recording: Recording;
-  s: number;
-  label: string;
-  className?: string;
-  /** A figure to be laid over it, on the leg of a side. */
-  over?: { figure: Figure; side: 'left' | 'right' } | null;
-}) {
-  const i = frameAt(recording.track, s);
-  const blob = recording.pictures[i] ?? null;
-  const url = useMemo(() => (blob ? URL.createObjectURL(blob) : null), [blob]);
-  useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
-  const { width, height } = recording;
-  const box = boxOf(recording, i);
-  const laid = over && laidOver(over.figure, recording.track, i, over.side);
-  return (
-    <svg
-      role="img"
-      aria-label={label}
-      className={`block shrink-0 bg-ink ${className}`}
-      viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
-    >
-      {url && <image href={url} width={width} height={height} preserveAspectRatio="none" />}
-      <Bones {...foundIn(recording, i)} />
-      {laid && <Bones points={laid} scores={laid.map(() => 1)} dashed />}
-    </svg>
   );
 }

@@ -1,7 +1,11 @@
 import { Link } from 'react-router';
-import type { EasierChoice } from '../../core/fault/index.ts';
-import { Button, TextField } from '../ui/index.ts';
+import type { Checked, EasierChoice } from '../../core/fault/index.ts';
+import { Button, TextField, tidy } from '../ui/index.ts';
 import type { OpenCase } from './case-store.ts';
+
+/** "Shin from upright 38° before, 31° with it (± 3.5)". */
+export const measuredWords = ({ angle, before, after, band }: NonNullable<Checked['measured']>): string =>
+  `${angle} ${tidy(before, 0)}° before, ${tidy(after, 0)}° with it (± ${tidy(band, 1)})`;
 
 /** The case without its last step. */
 export function undone(k: OpenCase): Partial<OpenCase> {
@@ -28,6 +32,7 @@ export function Done({
         {kase.checks.map((c) => (
           <li key={c.check} className="border-b border-rule py-1">
             {c.check} <b>{c.result ?? 'not known'}</b>
+            {c.measured && <span className="block text-soft">{measuredWords(c.measured)}</span>}
           </li>
         ))}
         {kase.tried.map((t) => (

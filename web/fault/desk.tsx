@@ -2,9 +2,10 @@ import type { TodayLine } from '../../core/floor/index.ts';
 import { useState } from 'react';
 import type { DeskKnowledge } from '../../contract/fault.ts';
 import { advise, easierChoices, mayBeOneSided, NO_EXPERIENCE, readFelt } from '../../core/fault/index.ts';
-import type { Seen } from '../../core/fault/index.ts';
+import type { Checked, CheckValue, Seen } from '../../core/fault/index.ts';
 import type { ResolvedVariation } from '../../core/library/index.ts';
 import { Toggle } from '../log/index.ts';
+import { useAsk } from '../shell/index.ts';
 import { Button, Notice } from '../ui/index.ts';
 import { keepCase, newCase, openCaseOf } from './case-store.ts';
 import type { OpenCase } from './case-store.ts';
@@ -80,6 +81,14 @@ export function Desk(p: Props) {
   const needsSecond = faults.some((f) => f.answers.some((a) => a.needsSecondPerson));
   const twoLegs = v.source.laterality === 'two legs';
   const told = faults.length > 0 || kase.felt.some((f) => f.kind === 'pain');
+
+  // Who has not agreed to be measured is not.
+  const eye = useAsk('eye', person ? { person: person.id } : null);
+  const measuring = eye.data?.consent?.given ? { lying: v.source.pattern === 'bridge' } : null;
+  const checked = (c: CheckValue, result: string | null, measured?: Checked['measured']) =>
+    change({
+      checks: [...kase.checks, { fault: c.fault, check: c.check, result, ...(measured ? { measured } : {}) }],
+    });
 
   const signs = (next: Seen[]) => {
     change({ signs: next });
@@ -188,13 +197,7 @@ export function Desk(p: Props) {
                 </p>
               )}
               {advice.next === 'ask' && (
-                <AskStep
-                  advice={advice}
-                  faults={faults}
-                  onResult={(c, result) =>
-                    change({ checks: [...kase.checks, { fault: c.fault, check: c.check, result }] })
-                  }
-                />
+                <AskStep advice={advice} faults={faults} measuring={measuring} onResult={checked} />
               )}
               {advice.next === 'solved' && (
                 <div className="taped-left bg-paper py-3 pr-4 pl-5">
@@ -249,13 +252,7 @@ export function Desk(p: Props) {
                   <summary className="min-h-14 content-center font-head font-semibold">
                     Check first instead
                   </summary>
-                  <AskStep
-                    advice={advice}
-                    faults={faults}
-                    onResult={(c, result) =>
-                      change({ checks: [...kase.checks, { fault: c.fault, check: c.check, result }] })
-                    }
-                  />
+                  <AskStep advice={advice} faults={faults} measuring={measuring} onResult={checked} />
                 </details>
               )}
               {person === null && (

@@ -1,9 +1,19 @@
 import { Link } from 'react-router';
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { causesLeft, PRIOR_CASES, TRY_OUTCOMES } from '../../core/fault/index.ts';
-import type { CheckValue, DeskAdvice, DeskFault, OfferedAnswer, TryOutcome } from '../../core/fault/index.ts';
+import type {
+  Checked,
+  CheckValue,
+  DeskAdvice,
+  DeskFault,
+  OfferedAnswer,
+  TryOutcome,
+} from '../../core/fault/index.ts';
+import { angleOfSign } from '../../core/track/index.ts';
+import type { PictureChange } from '../../core/track/index.ts';
+import { measuredWords } from './desk-parts.tsx';
 import { useSigned } from '../shell/index.ts';
-import { Button, day, percent } from '../ui/index.ts';
+import { Button, Dialog, day, percent } from '../ui/index.ts';
 
 /** The causes in play, the likeliest first. */
 export function CauseBars({ advice, cases }: { advice: DeskAdvice; cases: number }) {
@@ -31,17 +41,26 @@ export function CauseBars({ advice, cases }: { advice: DeskAdvice; cases: number
   );
 }
 
+type Measured = NonNullable<Checked['measured']>;
+const round = (n: number) => Math.round(10 * n) / 10;
+const BeforeAfter = lazy(async () => ({ default: (await import('../eye/index.ts')).BeforeAfter }));
+
 /** The check that tells most, what each result would mean, and why this one. */
 export function AskStep({
   advice,
   faults,
+  measuring,
   onResult,
 }: {
   advice: DeskAdvice;
   faults: readonly DeskFault[];
-  onResult: (check: CheckValue, result: string | null) => void;
+  /** Who may be measured, and in what; null: nobody is chosen, or they did not agree. */
+  measuring: { lying: boolean } | null;
+  onResult: (check: CheckValue, result: string | null, measured?: Measured) => void;
 }) {
   const [picked, setPicked] = useState<string | null>(null);
+  const [open, setOpen] = useState(false);
+  const [change, setChange] = useState<{ of: string; change: PictureChange } | null>(null);
   const all = [...(advice.check ? [advice.check] : []), ...advice.otherChecks];
   const check = all.find((c) => c.check === picked) ?? advice.check;
   if (!check) return null;
@@ -51,6 +70,11 @@ export function AskStep({
     return `${cause?.text ?? ''} ${percent(p)}`;
   };
   const own = check === advice.check;
+  const sign = faults.find((f) => f.slug === check.fault)?.cameraSign ?? null;
+  const told = change?.of === check.check ? change.change : null;
+  const measured: Measured | undefined = told
+    ? { angle: told.angle, before: round(told.before), after: round(told.after), band: round(told.band) }
+    : undefined;
   return (
     <section aria-label="Check next" className="taped-left bg-paper py-3 pr-4 pl-5">
       <p className="label">Check next{own ? '' : ' (your choice)'}</p>
@@ -58,12 +82,36 @@ export function AskStep({
       {faults.length > 1 && (
         <p className="text-soft">For: {faults.find((f) => f.slug === check.fault)?.name}</p>
       )}
+      {measuring && sign && angleOfSign(sign) && (
+        <>
+          <Button floor className="mt-2" onClick={() => setOpen(true)}>
+            Measure it: before, and with the check
+          </Button>
+          <Dialog title={check.check} open={open} wide onClose={() => setOpen(false)}>
+            <Suspense fallback={<p role="status">Loading …</p>}>
+              <BeforeAfter
+                sign={sign}
+                lying={measuring.lying}
+                onTake={(c) => {
+                  setChange({ of: check.check, change: c });
+                  setOpen(false);
+                }}
+              />
+            </Suspense>
+          </Dialog>
+        </>
+      )}
+      {measured && told && (
+        <p className="mt-2 text-lg" role="status">
+          {measuredWords(measured)}: <b>{told.told === 'too close' ? 'too close to call' : told.told}</b>
+        </p>
+      )}
       <ul className="mt-2 grid gap-1">
         {check.results.map((r) => (
           <li key={r.result}>
             <button
               type="button"
-              onClick={() => onResult(check, r.result)}
+              onClick={() => onResult(check, r.result, measured)}
               className="flex min-h-14 w-full flex-wrap items-center justify-between gap-x-4 border border-soft px-4 py-1 text-left text-lg"
             >
               <b>{r.result}</b>
@@ -72,7 +120,7 @@ export function AskStep({
           </li>
         ))}
       </ul>
-      <Button floor tone="quiet" className="mt-1" onClick={() => onResult(check, null)}>
+      <Button floor tone="quiet" className="mt-1" onClick={() => onResult(check, null, measured)}>
         Don’t know
       </Button>
       <p className="text-soft">
