@@ -559,6 +559,22 @@ export const ENDPOINTS = {
     whose: 'one',
     touches: ['body'],
   }),
+  footLoads: answers<People.FootLoadRow[]>()('GET', '/api/people/:person/foot-loads', {
+    who: COACHES,
+    whose: 'one',
+    reads: ['body'],
+  }),
+  addFootLoad: answers<Made, object, People.FootLoadRequest>()('POST', '/api/people/:person/foot-loads', {
+    who: COACHES,
+    whose: 'one',
+    touches: ['body'],
+    makes: true,
+  }),
+  dropFootLoad: answers<Ok>()('DELETE', '/api/foot-loads/:id', {
+    who: COACHES,
+    whose: 'one',
+    touches: ['body'],
+  }),
   corrections: answers<People.CorrectionRow[]>()('GET', '/api/people/:person/corrections', {
     who: COACHES,
     whose: 'one',

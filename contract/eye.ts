@@ -12,12 +12,14 @@ export interface Consent {
   date: string;
   /** Under age: a guardian has said it. */
   minor: boolean;
+  /** Pictures may be kept too; of who is under age with the face covered. */
+  pictures: boolean;
   guardian: string;
   recordedBy: string;
   /** It was taken back on this day; null: it was not. */
   withdrawnOn: string | null;
 }
-export type ConsentRequest = Pick<Consent, 'given' | 'minor' | 'guardian'>;
+export type ConsentRequest = Pick<Consent, 'given' | 'minor' | 'pictures' | 'guardian'>;
 
 /** What a coach saw by eye of the set that was measured, before they read what was measured. */
 export interface ByEye {
@@ -81,7 +83,12 @@ const measure = Joi.alternatives(
 const seconds = () => number(-1, 3600);
 const maybe = () => Joi.boolean().allow(null);
 
-export const consentSchema = shape({ given: Joi.boolean(), minor: Joi.boolean(), guardian: looseText(200) });
+export const consentSchema = shape({
+  given: Joi.boolean(),
+  minor: Joi.boolean(),
+  pictures: Joi.boolean(),
+  guardian: looseText(200),
+});
 
 export const byEyeSchema = shape({ reps: whole(0, 200).allow(null), range: maybe(), tempo: maybe() });
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { MASS_SETS, RANGE_METHODS, SEGMENTS } from '../core/body/index.ts';
-import type { Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
+import type { FootLoad, Lengths, MassSet, RangeMethod, RangeTest } from '../core/body/index.ts';
 import { LOAD_PLACES, PATTERNS } from '../core/terms/index.ts';
 import type { Bar } from '../core/ladder/index.ts';
 import { day, list, looseText, number, oneOf, shape, slug, strict, text, union } from './parts.ts';
@@ -121,6 +121,21 @@ export interface RangeTestRequest {
   value: number;
 }
 
+export const footLoadSchema = shape({
+  date: day(),
+  front: Joi.string().valid('left', 'right').allow(null),
+  leftKg: number(0, 400),
+  rightKg: number(0, 400),
+  shiftCm: number(-30, 30).allow(null),
+}).prefs(strict);
+export interface FootLoadRequest extends FootLoad {
+  date: string;
+}
+export interface FootLoadRow extends FootLoadRequest {
+  id: string;
+  recordedBy: string;
+}
+
 /** A person's own answer to a house question, with why and who wrote it down. */
 export interface PersonAnswer {
   question: string;
@@ -141,6 +156,7 @@ export type Correctable =
   | 'details'
   | 'build'
   | 'range test'
+  | 'weight on the feet'
   | 'own answer'
   | 'questions before work'
   | 'fault worked on'

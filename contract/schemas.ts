@@ -115,6 +115,7 @@ export const SCHEMAS: { [K in Needing]: Needs<K> } = {
   saveAnswer: { body: people.personAnswerSchema },
   saveBuild: { body: people.buildSchema },
   addRangeTest: { body: people.rangeTestSchema },
+  addFootLoad: { body: people.footLoadSchema },
   addRestriction: { body: people.restrictionSchema },
   liftRestriction: { body: people.liftSchema },
 

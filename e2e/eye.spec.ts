@@ -92,10 +92,10 @@ test('a set is measured: consent first, evidence with bands, taken over by hand,
     await rm(folder, { recursive: true, force: true });
   }
 
-  // Nothing is taken over by itself; a picture of somebody under age cannot be kept.
+  // Nothing is taken over by itself; a picture that nobody agreed to cannot be kept.
   const reps = measured.getByLabel('3 repetitions, 3 of them without anything seen');
   await expect(reps).not.toBeChecked();
-  await expect(measured.getByLabel(/Pictures of somebody under age/)).toBeDisabled();
+  await expect(measured.getByLabel(/Pictures: nobody agreed/)).toBeDisabled();
   await expect(measured.getByRole('button', { name: 'Write the set down' })).toBeDisabled();
   await reps.check();
   await measured.getByLabel('Keep the track of the joints').check();

@@ -3,11 +3,14 @@ import { schema } from './db/index.ts';
 import type { Db } from './db/index.ts';
 import type { Finders } from './endpoint.ts';
 
-const { cover, loggedSet, ownLink, rangeTest, restriction, session, share } = schema;
+const { cover, footLoad, loggedSet, ownLink, rangeTest, restriction, session, share } = schema;
 
 /** Whose a row is, by its id. */
 const inTable =
-  (table: typeof cover | typeof ownLink | typeof rangeTest | typeof restriction | typeof share) =>
+  (
+    table:
+      typeof cover | typeof footLoad | typeof ownLink | typeof rangeTest | typeof restriction | typeof share,
+  ) =>
   async (db: Db, id: string): Promise<string | null> => {
     const [row] = await db.select({ personId: table.personId }).from(table).where(eq(table.id, id));
     return row?.personId ?? null;
@@ -27,6 +30,7 @@ export const FINDERS: Finders = {
   deleteSet: ofSet,
   rateSet: ofSet,
   dropRangeTest: inTable(rangeTest),
+  dropFootLoad: inTable(footLoad),
   endCover: inTable(cover),
   liftRestriction: inTable(restriction),
   revokeOwnLink: inTable(ownLink),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { footShare } from './foot-load.ts';
 import { ankleFromKneeToWall, rangeRecord, rangesLacking } from './ranges.ts';
 import { buildOf, SEGMENTS, unitBuild } from './build.ts';
 import { CONSTANTS, SOURCED } from './constants.ts';
@@ -135,5 +136,24 @@ describe('a person', () => {
     const own = personalBuild({ ...known, measured: { thigh: 0.44 }, tests })!;
     expect(own.build).toMatchObject({ ankleLimitDeg: 31, hipLimitDeg: 110 });
     expect(own.assumed).toEqual([]);
+  });
+});
+
+describe('weight on two scales', () => {
+  it('is a share within what scales and a body that sways can tell', () => {
+    // 36 of 65 kg; scales 0.5·√(36² + 29²)/65² = 0.0055, sway 0.02.
+    const own = footShare({ front: null, leftKg: 36, rightKg: 29, shiftCm: null });
+    expect(own).toMatchObject({ of: 'left', uneven: true });
+    expect(own.share).toBeCloseTo(36 / 65, 9);
+    expect(own.band).toBeCloseTo(Math.hypot((0.5 * Math.hypot(36, 29)) / 65 ** 2, 0.02), 9);
+    expect(footShare({ front: null, leftKg: 32, rightKg: 33, shiftCm: null })).toMatchObject({
+      of: 'right',
+      uneven: false,
+    });
+    expect(footShare({ front: 'right', leftKg: 20, rightKg: 45, shiftCm: null })).toMatchObject({
+      of: 'front',
+      share: 45 / 65,
+      uneven: false,
+    });
   });
 });

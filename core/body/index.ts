@@ -6,5 +6,7 @@ export type { MassSet } from './mass-sets.ts';
 export { REFERENCE_BUILD, buildToFit, personalBuild } from './person.ts';
 export type { KnownBody, PersonalBuild } from './person.ts';
 export { rangeTestProblem, segmentProblem } from './plausible.ts';
+export { footLoadProblem, footShare } from './foot-load.ts';
+export type { FootLoad, FootShare } from './foot-load.ts';
 export { RANGE_METHODS, rangesLacking } from './ranges.ts';
 export type { RangeJoint, RangeLacking, RangeMethod, RangeRecord, RangeTest } from './ranges.ts';

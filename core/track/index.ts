@@ -18,7 +18,7 @@ export {
   walking,
 } from './view.ts';
 export type { View } from './view.ts';
-export { SURE, frameAt } from './points.ts';
+export { SURE, distance, frameAt, middle, pointAt } from './points.ts';
 export { judgeSet, meanOf, passes } from './judged.ts';
 export type { Asked, Judged, SeenSign, Verdict } from './judged.ts';
 export { BANDS, QUANTITIES, isMeasured, measureSet } from './measure.ts';

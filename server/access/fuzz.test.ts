@@ -123,6 +123,11 @@ async function requestsOf(): Promise<Requests> {
     saveBuild: { of: { person }, body: { massSet: 'reference', measured: { thigh: 0.42 } } },
     addRangeTest: { of: { person }, body: { date: TODAY, method: 'knee to wall', side: 'left', value: 0.1 } },
     dropRangeTest: { of: { id }, body: undefined },
+    addFootLoad: {
+      of: { person },
+      body: { date: TODAY, front: null, leftKg: 38, rightKg: 37, shiftCm: null },
+    },
+    dropFootLoad: { of: { id }, body: undefined },
     addRestriction: {
       of: { person },
       body: { bars: [{ bars: 'impact' }], from: TODAY, until: null, saidBy: 'x' },
@@ -190,7 +195,7 @@ async function requestsOf(): Promise<Requests> {
       of: { id },
       body: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
     },
-    keepConsent: { of: { person }, body: { given: true, minor: false, guardian: '' } },
+    keepConsent: { of: { person }, body: { given: true, minor: false, pictures: true, guardian: '' } },
     keepMeasurement: { of: { id }, body: measurementOf(person) },
     keepTrial: {
       of: { id },

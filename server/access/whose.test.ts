@@ -31,6 +31,7 @@ const SECRET = {
   mass: '71.2345',
   stature: '1.8765',
   segment: '0.45678',
+  onLeft: '40.12345',
   range: '0.12345',
   sleep: '7.3456',
   pain: '"pain":5.4321',
@@ -47,6 +48,7 @@ let ids: {
   set: string;
   rating: string;
   rangeTest: string;
+  footLoad: string;
   restriction: string;
   ownLink: string;
   share: string;
@@ -116,6 +118,13 @@ beforeAll(async () => {
     side: 'left',
     value: Number(SECRET.range),
   });
+  const { id: footLoad } = await coach.ok<{ id: string }>('POST', `/api/people/${person}/foot-loads`, {
+    date: '2026-11-10',
+    front: null,
+    leftKg: Number(SECRET.onLeft),
+    rightKg: 80,
+    shiftCm: null,
+  });
   await coach.ok('POST', `/api/people/${person}/sign-offs`, {
     ladder: 'bridge-ladder',
     level: 'hold',
@@ -164,7 +173,7 @@ beforeAll(async () => {
     days: 5,
   });
   const [restriction] = await hall.db.select().from(schema.restriction);
-  ids = { set, rating, rangeTest, restriction: restriction!.id, ownLink, share };
+  ids = { set, rating, rangeTest, footLoad, restriction: restriction!.id, ownLink, share };
 }, 60_000);
 afterAll(() => hall.close());
 
@@ -199,6 +208,7 @@ const OWN_ID = (): Partial<Record<EndpointName, string>> => ({
   keepSet: ids.set,
   rateSet: ids.rating,
   dropRangeTest: ids.rangeTest,
+  dropFootLoad: ids.footLoad,
   liftRestriction: ids.restriction,
   revokeOwnLink: ids.ownLink,
   revokeShare: ids.share,
@@ -240,6 +250,7 @@ function about(name: EndpointName): string {
 const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   saveBuild: { massSet: 'reference', measured: {} },
   addRangeTest: { date: TODAY, method: 'knee to wall', side: 'left', value: 0.1 },
+  addFootLoad: { date: TODAY, front: null, leftKg: 60, rightKg: 60, shiftCm: null },
   place: { ladder: 'bridge-ladder', level: 'lift', reason: 'x' },
   changeForm: { ladder: 'bridge-ladder', form: 'intervals', reason: '' },
   confirm: { ladder: 'bridge-ladder', proposed: 'hold', chosen: 'hold', level: null, reason: '' },
@@ -260,7 +271,7 @@ const BODIES = (): Partial<Record<EndpointName, unknown>> => ({
   makeShare: { job: 'floor:floor-hold', person, days: 300 },
   keepChainTry: { personId: person, fault: 'ribs-flare', side: null, step: 'x', date: TODAY, passed: true },
   keepCase: caseOf(),
-  keepConsent: { given: true, minor: false, guardian: '' },
+  keepConsent: { given: true, minor: false, pictures: true, guardian: '' },
   keepMeasurement: measurementOf(person),
   dropMeasurement: { personId: person },
   keepStop: { personId: person, date: TODAY, reach: 'everything', pain: null, words: '' },

@@ -223,6 +223,24 @@ export const personBuild = pgTable('person_build', {
   measured: jsonb('measured').$type<Partial<Lengths>>().notNull(),
 });
 
+/** What two scales showed under somebody's feet, and how far the hips stood off a plumb line. */
+export const footLoad = pgTable(
+  'foot_load',
+  {
+    id: uuid('id').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    front: text('front').$type<'left' | 'right'>(),
+    leftKg: doublePrecision('left_kg').notNull(),
+    rightKg: doublePrecision('right_kg').notNull(),
+    shiftCm: doublePrecision('shift_cm'),
+    recordedBy: text('recorded_by').notNull(),
+  },
+  (t) => [index('foot_load_person').on(t.personId, t.date)],
+);
+
 /** A measurement of ankle or hip range; all are kept, the newest of each side counts. */
 export const rangeTest = pgTable(
   'range_test',
@@ -456,6 +474,8 @@ export const eyeConsent = pgTable('eye_consent', {
   given: boolean('given').notNull(),
   date: date('date', { mode: 'string' }).notNull(),
   minor: boolean('minor').notNull(),
+  /** Pictures may be kept too, of who is under age with the face covered. */
+  pictures: boolean('pictures').notNull().default(false),
   guardian: text('guardian').notNull(),
   recordedBy: text('recorded_by').notNull(),
   withdrawnOn: date('withdrawn_on', { mode: 'string' }),

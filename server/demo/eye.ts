@@ -57,6 +57,7 @@ export async function insertEye(
     given: true,
     date: first,
     minor: who.squad === 'Juniors',
+    pictures: who.squad !== 'Juniors',
     guardian: who.squad === 'Juniors' ? 'A parent, by letter' : '',
     recordedBy: 'Mirela Ostrander',
   });

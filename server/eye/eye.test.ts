@@ -37,10 +37,16 @@ const TRACK = keptTrack(
 const measurement = (of: Partial<MeasurementRequest> = {}) =>
   measurementOf(person, { track: TRACK, pictures: [PICTURE], ...of });
 const eye = () => hall.as('head').get<PersonEye>(`/api/people/${person}/eye`);
-const consent = (given: boolean, of: { minor?: boolean; guardian?: string } = {}) =>
+const consent = (given: boolean, of: { minor?: boolean; pictures?: boolean; guardian?: string } = {}) =>
   hall
     .as('coach')
-    .send('PUT', `/api/people/${person}/eye/consent`, { given, minor: false, guardian: '', ...of });
+    .send('PUT', `/api/people/${person}/eye/consent`, {
+      given,
+      minor: false,
+      pictures: true,
+      guardian: '',
+      ...of,
+    });
 
 describe('measuring somebody', () => {
   it('needs their word first, and a guardian’s of who is under age', async () => {
@@ -65,7 +71,12 @@ describe('measuring somebody', () => {
     const other = await placedPerson(hall, 'hold');
     await hall
       .as('head')
-      .ok('PUT', `/api/people/${other}/eye/consent`, { given: true, minor: false, guardian: '' });
+      .ok('PUT', `/api/people/${other}/eye/consent`, {
+        given: true,
+        minor: false,
+        pictures: true,
+        guardian: '',
+      });
     const response = await hall
       .as('head')
       .send('PUT', `/api/measurements/${id}`, measurement({ personId: other }));
@@ -134,7 +145,7 @@ describe('what became of it afterwards', () => {
   });
 
   it('keeps no picture of who is under age, whatever is sent, and forgets no guardian on the way out', async () => {
-    await consent(true, { minor: true, guardian: 'A parent, by letter' });
+    await consent(true, { minor: true, pictures: false, guardian: 'A parent, by letter' });
     expect((await one({ pictures: [PICTURE] })).status).toBe(403);
     expect((await one({})).status).toBe(200);
     await consent(false);
@@ -158,7 +169,12 @@ describe('what became of it afterwards', () => {
     });
     await hall
       .as('head')
-      .ok('PUT', `/api/people/${apart.id}/eye/consent`, { given: true, minor: false, guardian: '' });
+      .ok('PUT', `/api/people/${apart.id}/eye/consent`, {
+        given: true,
+        minor: false,
+        pictures: true,
+        guardian: '',
+      });
     await hall
       .as('head')
       .ok('PUT', `/api/measurements/${randomUUID()}`, measurementOf(apart.id, { pictures: [PICTURE] }));

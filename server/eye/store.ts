@@ -86,7 +86,7 @@ export async function keepConsent({ db, person, me, today }: C, said: ConsentReq
 
 /**
  * Keeps what was measured. The same id again takes its place.
- * @throws Refusal 403 without consent, with a picture of somebody under age, or of another day by who covers; 409 where the
+ * @throws Refusal 403 without consent, with a picture where none was agreed to, or of another day by who covers; 409 where the
  * id is of somebody else; 422 of a day to come
  */
 export async function keepMeasurement(c: C, id: string, request: MeasurementRequest): Promise<void> {
@@ -102,8 +102,8 @@ export async function keepMeasurement(c: C, id: string, request: MeasurementRequ
     .for('update');
   if (!consent?.given)
     throw new Refusal(403, `There is no consent to measuring ${person.name} with a camera. ${NOTHING}`);
-  if (consent.minor && pictures !== null && pictures.length > 0)
-    throw new Refusal(403, `No picture is kept of ${person.name}, who is under age. ${NOTHING}`);
+  if (!consent.pictures && pictures !== null && pictures.length > 0)
+    throw new Refusal(403, `Nobody has agreed to pictures of ${person.name} being kept. ${NOTHING}`);
   const [before] = await db.select().from(measurement).where(eq(measurement.id, id)).for('update');
   if (before && before.personId !== personId)
     throw new Refusal(409, 'This belongs to somebody else. Nothing was changed.');

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { PersonBuild } from '../../contract/people.ts';
+import type { FootLoadRow, PersonBuild } from '../../contract/people.ts';
 import { placedPerson, testHall } from '../testing/hall.ts';
 import type { TestHall } from '../testing/hall.ts';
 
@@ -47,6 +47,35 @@ describe("a person's build", () => {
       measured: { tail: 1 },
     });
     expect(odd.errors?.map((e) => e.field).sort()).toEqual(['massSet', 'measured.tail']);
+  });
+});
+
+describe('weight on the feet', () => {
+  const load = { date: '2026-11-20', front: null, leftKg: 36, rightKg: 29, shiftCm: -1.5 };
+  const at = () => `/api/people/${id}/foot-loads`;
+  it('is kept newest first with who read it, and taken out again with a word in the corrections', async () => {
+    const coach = hall.as('coach');
+    const { id: old } = await coach.ok<{ id: string }>('POST', at(), load);
+    await coach.ok('POST', at(), { ...load, date: '2026-11-21', front: 'right', shiftCm: null });
+    expect(await coach.get<FootLoadRow[]>(at())).toMatchObject([
+      { date: '2026-11-21', front: 'right', shiftCm: null },
+      { ...load, recordedBy: 'coach' },
+    ]);
+    await coach.ok('DELETE', `/api/foot-loads/${old}`);
+    expect((await coach.send('DELETE', `/api/foot-loads/${old}`)).status).toBe(404);
+    expect(await coach.get<FootLoadRow[]>(at())).toHaveLength(1);
+    expect(await coach.get(`/api/people/${id}/corrections`)).toContainEqual(
+      expect.objectContaining({
+        what: 'weight on the feet',
+        before: { date: '2026-11-20', leftKg: 36, rightKg: 29, shiftCm: -1.5, recordedBy: 'coach' },
+      }),
+    );
+  });
+  it('is refused where a part of them stood on neither scale, or the day has not come', async () => {
+    const refused = (of: object) => hall.as('coach').refused('POST', at(), { ...load, ...of });
+    expect((await refused({ rightKg: 10 })).detail).toContain('they weigh 65');
+    expect((await refused({ date: '2099-01-01' })).detail).toContain('future');
+    expect((await refused({ leftKg: 1, rightKg: 1 })).detail).toContain('less than 10 kg');
   });
 });
 

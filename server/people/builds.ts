@@ -1,15 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, eq, isNull } from 'drizzle-orm';
-import { rangeTestProblem, segmentProblem } from '../../core/body/index.ts';
+import { and, asc, desc, eq, getTableColumns, isNull } from 'drizzle-orm';
+import { footLoadProblem, rangeTestProblem, segmentProblem } from '../../core/body/index.ts';
 import type { Segment } from '../../core/body/index.ts';
-import type { BuildRequest, Person, PersonBuild, RangeTestRequest } from '../../contract/people.ts';
+import type {
+  BuildRequest,
+  FootLoadRequest,
+  FootLoadRow,
+  Person,
+  PersonBuild,
+  RangeTestRequest,
+} from '../../contract/people.ts';
 import { among, schema } from '../db/index.ts';
 import type { Db } from '../db/index.ts';
 import type { Context } from '../endpoint.ts';
 import { Refusal } from '../http.ts';
 import { keepCorrection } from './corrections.ts';
 
-const { person, personBuild, rangeTest } = schema;
+const { footLoad, person, personBuild, rangeTest } = schema;
 
 /** Builds of everybody, or of some, with their range tests: three queries however many people there are. */
 export async function buildsOf(db: Db, only?: readonly string[]): Promise<PersonBuild[]> {
@@ -75,6 +82,37 @@ export async function addRangeTest(
   const id = randomUUID();
   await db.insert(rangeTest).values({ id, personId, ...r, recordedBy: me.name });
   return id;
+}
+
+/** Newest first. */
+export const footLoadsOf = (db: Db, personId: string): Promise<FootLoadRow[]> => {
+  const { personId: _p, ...columns } = getTableColumns(footLoad);
+  return db
+    .select(columns)
+    .from(footLoad)
+    .where(eq(footLoad.personId, personId))
+    .orderBy(desc(footLoad.date), desc(footLoad.id));
+};
+
+export async function addFootLoad(
+  { db, me, today }: Context,
+  { id: personId, massKg }: Person,
+  r: FootLoadRequest,
+): Promise<string> {
+  const problem = footLoadProblem(massKg, r);
+  if (problem) throw new Refusal(422, `It cannot be right: ${problem}. Nothing was kept.`);
+  if (r.date > today) throw new Refusal(422, 'date: it lies in the future. Nothing was kept.');
+  const id = randomUUID();
+  await db.insert(footLoad).values({ id, personId, ...r, recordedBy: me.name });
+  return id;
+}
+
+/** Takes it out; what it was stays among the corrections. */
+export async function dropFootLoad(c: Context, id: string): Promise<void> {
+  const [gone] = await c.db.delete(footLoad).where(eq(footLoad.id, id)).returning();
+  if (!gone) throw new Refusal(404, 'There is no such entry.');
+  const { personId, id: _id, ...said } = gone;
+  await keepCorrection(c, { personId, what: 'weight on the feet', key: id }, said, null);
 }
 
 /** Takes a test out of all computation; what it was stays. */

@@ -1,7 +1,15 @@
 import { allOrNothing, handlers } from '../endpoint.ts';
 import { answersOf, dropAnswer } from './answers.ts';
 import { correctionsOf } from './corrections.ts';
-import { addRangeTest, buildsOf, dropRangeTest, saveBuild } from './builds.ts';
+import {
+  addFootLoad,
+  addRangeTest,
+  buildsOf,
+  dropFootLoad,
+  dropRangeTest,
+  footLoadsOf,
+  saveBuild,
+} from './builds.ts';
 import {
   addPeople,
   addRestriction,
@@ -60,6 +68,15 @@ export const peopleRoutes = handlers({
 
   dropRangeTest: async (c) => {
     await allOrNothing(c, (tx) => dropRangeTest(tx, tx.params.id));
+    return OK;
+  },
+
+  footLoads: ({ db, person }) => footLoadsOf(db, person.id),
+
+  addFootLoad: async (c) => ({ id: await allOrNothing(c, (tx) => addFootLoad(tx, tx.person, tx.body)) }),
+
+  dropFootLoad: async (c) => {
+    await allOrNothing(c, (tx) => dropFootLoad(tx, tx.params.id));
     return OK;
   },
 

@@ -21,7 +21,7 @@ import { correctionsOf, keepCorrection } from './corrections.ts';
 const { person, personCoach, staff, restriction, session, setRating, loggedSet, move, moveFlag, squad } =
   schema;
 const { chainTry, checkIn, clearance, cover, report, cueTried, faultCase, placement, signOff } = schema;
-const { eyeConsent, hourPerson, hourPlan, measurement } = schema;
+const { eyeConsent, footLoad, hourPerson, hourPlan, measurement } = schema;
 
 const withCoaches = {
   id: person.id,
@@ -176,6 +176,7 @@ export async function exportPerson(db: Db, id: string) {
     clearances: await db.select().from(clearance).where(eq(clearance.personId, id)).orderBy(clearance.at),
     cover: await db.select().from(cover).where(eq(cover.personId, id)).orderBy(cover.at),
     placements: await db.select().from(placement).where(eq(placement.personId, id)).orderBy(placement.at),
+    footLoads: await db.select().from(footLoad).where(eq(footLoad.personId, id)).orderBy(footLoad.date),
     eyeConsent: await db.select().from(eyeConsent).where(eq(eyeConsent.personId, id)),
     measurements: await db
       .select()

@@ -14,11 +14,12 @@ export function ConsentForm({
   consent: Consent | null;
 }) {
   const [minor, setMinor] = useState(consent?.minor ?? false);
+  const [pictures, setPictures] = useState(consent?.pictures ?? false);
   const [guardian, setGuardian] = useState(consent?.guardian ?? '');
   const [problem, setProblem] = useState<string | null>(null);
   const keep = async (given: boolean) => {
     try {
-      await send('keepConsent', { person: personId }, { given, minor, guardian });
+      await send('keepConsent', { person: personId }, { given, minor, pictures, guardian });
       setProblem(null);
       await refreshAfter(queryClient, 'keepConsent', { person: personId });
     } catch (error) {
@@ -53,6 +54,10 @@ export function ConsentForm({
           onChange={(e) => setGuardian(e.target.value)}
         />
       )}
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" checked={pictures} onChange={(e) => setPictures(e.target.checked)} />{' '}
+        {minor ? 'Single pictures may be kept too, with the face covered' : 'Single pictures may be kept too'}
+      </label>
       {problem && <Notice tone="warn">{problem}</Notice>}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button floor tone="main" onClick={() => void keep(true)}>

@@ -32,7 +32,7 @@ import type { PlacedAt } from './picture-points.tsx';
 import { addFrame, noRecording } from './recorder.ts';
 import type { Recording } from './recorder.ts';
 import { Results } from './results.tsx';
-import type { Taken } from './results.tsx';
+import type { PicturesKept, Taken } from './results.tsx';
 import { keepMeasured } from './keep-measured.ts';
 import { useEye } from '../workers/index.ts';
 import type { Eye } from '../workers/index.ts';
@@ -77,7 +77,7 @@ export function MeasurePage() {
                     line={line}
                     lines={lines}
                     date={data.date}
-                    minor={consent.minor}
+                    pictures={!consent.pictures ? null : consent.minor ? 'face covered' : 'as they are'}
                   />
                 )}
               </div>
@@ -94,7 +94,7 @@ function OfLine(p: {
   line: TodayLine;
   lines: readonly TodayLine[];
   date: string;
-  minor: boolean;
+  pictures: PicturesKept;
 }) {
   const { set } = useAddress();
   const sheet = useAsk('sheet', { slug: p.line.variation!, stage: p.line.stage, person: p.person.personId });
@@ -145,14 +145,14 @@ function Measuring({
   person,
   line,
   date,
-  minor,
+  pictures,
   resolved,
   revision,
 }: {
   person: TodayPerson;
   line: TodayLine;
   date: string;
-  minor: boolean;
+  pictures: PicturesKept;
   resolved: ResolvedVariation;
   revision: number;
 }) {
@@ -312,7 +312,7 @@ function Measuring({
         computed={range && figureAt(build, mechanics, range, 1)}
         line={step.by && line}
         faults={faults}
-        minor={minor}
+        pictures={pictures}
         checked={checked.data ?? null}
         beside={beside}
         onBeside={(of) => {
@@ -458,7 +458,7 @@ function Measured({
   eye: Eye;
 } & Pick<
   ComponentProps<typeof Results>,
-  'recording' | 'faults' | 'minor' | 'checked' | 'line' | 'onAgain' | 'beside' | 'onBeside'
+  'recording' | 'faults' | 'pictures' | 'checked' | 'line' | 'onAgain' | 'beside' | 'onBeside'
 >) {
   const { recording } = rest;
   const [byHand, setByHand] = useState(NOTHING_PLACED);

@@ -20,7 +20,13 @@ export function PersonEye({ personId, name }: { personId: string; name: string }
             <div className="flex flex-wrap items-center gap-4">
               <p>
                 {consent.minor ? `${consent.guardian} agreed for them` : `${name} agreed`} to be measured on{' '}
-                {day(consent.date)}, written down by {consent.recordedBy}.
+                {day(consent.date)}, written down by {consent.recordedBy};{' '}
+                {consent.pictures
+                  ? consent.minor
+                    ? 'pictures may be kept with the face covered'
+                    : 'pictures may be kept'
+                  : 'no pictures are kept'}
+                .
               </p>
               <Withdraw personId={personId} consent={consent} />
               <Link to={`/floor/measure?person=${personId}`}>Measure a set</Link>
@@ -39,12 +45,18 @@ export function PersonEye({ personId, name }: { personId: string; name: string }
   );
 }
 
-function Withdraw({ personId, consent: { minor, guardian } }: { personId: string; consent: Consent }) {
+function Withdraw({
+  personId,
+  consent: { minor, pictures, guardian },
+}: {
+  personId: string;
+  consent: Consent;
+}) {
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const withdraw = async () => {
     try {
-      await send('keepConsent', { person: personId }, { given: false, minor, guardian });
+      await send('keepConsent', { person: personId }, { given: false, minor, pictures, guardian });
       await refreshAfter(queryClient, 'keepConsent', { person: personId });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');

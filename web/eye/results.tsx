@@ -22,6 +22,9 @@ import {
   VIEW_WORDS,
 } from './words.ts';
 
+/** How pictures may be kept; null: not at all. */
+export type PicturesKept = 'as they are' | 'face covered' | null;
+
 /** What the coach takes over of what was measured. */
 export interface Taken {
   /** How much was done, in what the line is counted in; null: nobody said. */
@@ -33,7 +36,7 @@ export interface Taken {
   rangeDeg: { value: number; band: number } | null;
   faults: { fault: string; reps: number }[];
   track: boolean;
-  pictures: boolean;
+  pictures: PicturesKept;
 }
 
 /** A fault of the variation that a camera can show. */
@@ -49,7 +52,7 @@ export function Results({
   judged,
   recording,
   faults,
-  minor,
+  pictures,
   checked,
   line,
   computed,
@@ -63,7 +66,7 @@ export function Results({
   judged: Judged;
   recording: Recording;
   faults: readonly CameraFault[];
-  minor: boolean;
+  pictures: PicturesKept;
   checked: EyeChecked | null;
   /** What the set is of; null: nothing of it is written down. */
   line: Pick<TodayLine, 'countedIn'> | null;
@@ -371,10 +374,10 @@ export function Results({
             <Tick on={take.track} onToggle={() => toggle('track')}>
               Keep the track of the joints, for comparing later
             </Tick>
-            <Tick on={take.pictures} disabled={minor} onToggle={() => toggle('pictures')}>
-              {minor
-                ? 'Pictures of somebody under age are not kept: the drawn figure is'
-                : 'Keep a picture of each repetition, cropped to the person'}
+            <Tick on={take.pictures} disabled={!pictures} onToggle={() => toggle('pictures')}>
+              {pictures === null
+                ? 'Pictures: nobody agreed to any being kept; the drawn figure stands for them'
+                : `Keep a picture of each repetition, cropped to the person${pictures === 'face covered' ? ', the face covered' : ''}`}
             </Tick>
             {byEye.reps !== null && (
               <Tick on={take.watched} onToggle={() => toggle('watched')}>
@@ -399,7 +402,7 @@ export function Results({
                       .filter((f) => take.faults.includes(f.fault.slug))
                       .map((f) => ({ fault: f.fault.slug, reps: f.reps.length })),
                     track: take.track,
-                    pictures: take.pictures && !minor,
+                    pictures: take.pictures ? pictures : null,
                   },
                   byEye.reps === null ? null : byEye,
                 )

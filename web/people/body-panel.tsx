@@ -30,6 +30,7 @@ import {
   tidy,
   toLength,
 } from '../ui/index.ts';
+import { FootLoads } from './foot-loads.tsx';
 
 const RangeChart = lazy(async () => ({ default: (await import('./range-chart.tsx')).RangeChart }));
 
@@ -103,6 +104,7 @@ function Panel({ known, ladders, lastLoads }: { known: PersonBuild } & Omit<Prop
             <RangeLine key={r.joint} name={JOINT_WORDS[r.joint]} record={r} assumedDeg={null} />
           ))}
           <Tests known={known} own={own} />
+          <FootLoads personId={known.personId} />
           <AsksOf own={own} ladders={ladders} lastLoads={lastLoads} />
         </>
       )}

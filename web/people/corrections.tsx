@@ -6,6 +6,7 @@ const WORDS: Record<Correctable, string> = {
   details: 'Details',
   build: 'Build',
   'range test': 'Range test',
+  'weight on the feet': 'Weight on the feet',
   'own answer': 'Own answer',
   'questions before work': 'Questions before work',
   'fault worked on': 'Fault worked on',
@@ -23,6 +24,10 @@ const FIELDS: Record<string, string> = {
   atEase: 'at ease',
   massSet: 'mass table',
   recordedBy: 'written down by',
+  leftKg: 'left foot, kg',
+  rightKg: 'right foot, kg',
+  shiftCm: 'hips off the plumb line, cm',
+  front: 'foot in front',
 };
 
 /** What was changed about the person after it was kept: what it said before, who changed it and when. */
