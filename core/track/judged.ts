@@ -122,6 +122,8 @@ export function judgeSet(set: MeasuredSet, asked: Asked): Judged {
   });
   const signs = new Map<CameraSign, SeenSign>();
   const close = new Set<CameraSign>();
+  // What was compared with the own first repetitions in one of them at least.
+  const compared = new Set<CameraSign>();
   const note = (sign: CameraSign, rep: number, v: number, limit: number, band: number) => {
     const said = passes(v, limit, band);
     if (said === 'too close') close.add(sign);
@@ -148,11 +150,15 @@ export function judgeSet(set: MeasuredSet, asked: Asked): Judged {
       if (isMeasured(m)) note('range short', i, Math.abs(wanted! - m.value), 2 * m.band, m.band);
     } else if (ranged === 'too close') close.add('range short');
     const trunk = asked.type === 'bridge' || asked.type === 'hinge' ? null : change(r, 'trunk');
-    if (trunk) note('trunk leans more', i, trunk.by, SIGN_LIMITS.trunkDeg, trunk.band);
+    const compare = (sign: CameraSign, by: number, limit: number, within: number) => {
+      compared.add(sign);
+      note(sign, i, by, limit, within);
+    };
+    if (trunk) compare('trunk leans more', trunk.by, SIGN_LIMITS.trunkDeg, trunk.band);
     const shin = asked.type === 'bridge' ? null : change(r, 'shin');
-    if (shin) note('knees run ahead', i, shin.by, SIGN_LIMITS.shinDeg, shin.band);
+    if (shin) compare('knees run ahead', shin.by, SIGN_LIMITS.shinDeg, shin.band);
     const apart = change(r, 'kneesApart');
-    if (apart) note('knees fall in', i, -apart.by, SIGN_LIMITS.kneesFall, apart.band);
+    if (apart) compare('knees fall in', -apart.by, SIGN_LIMITS.kneesFall, apart.band);
     if (isMeasured(r.at.heel)) note('heels lift', i, r.at.heel.value, SIGN_LIMITS.heelCm, r.at.heel.band);
     if (band === null || asked.workingIs === 'top') return;
     note('lowered fast', i, -r.loweringS, -SIGN_LIMITS.fastS * SEEN_OF_PHASE, band);
@@ -187,7 +193,7 @@ export function judgeSet(set: MeasuredSet, asked: Asked): Judged {
     seen: [...signs.values()],
     stalled: asked.stalls ? [] : reps.flatMap((r, i) => (r.stallsS.length > 0 ? [i] : [])),
     close: [...close].filter((s) => !signs.has(s)),
-    notSeen: notSeenFrom(set, asked),
+    notSeen: notSeenFrom(set, asked, { compared, ranges }),
     againstPosture: Object.fromEntries(
       Object.entries(asked.posture).flatMap(([q, p]) => {
         const got = meanOf(whole, q as Quantity);
@@ -204,14 +210,16 @@ function leastDeep(reps: readonly MeasuredRep[], q: Quantity | null): Judged['ra
   return told.length === 0 ? null : told.reduce((a, b) => (b.value < a.value ? b : a));
 }
 
-/** What this view, or so few frames a second, cannot show. */
-function notSeenFrom(set: MeasuredSet, asked: Asked): CameraSign[] {
-  const side = set.view === 'side';
+/** What this view, so few frames a second, or points that were not found cannot show. */
+function notSeenFrom(
+  set: MeasuredSet,
+  asked: Asked,
+  { compared, ranges }: { compared: ReadonlySet<CameraSign>; ranges: readonly (Verdict | null)[] },
+): CameraSign[] {
   const not: CameraSign[] = [];
-  if (!side || asked.posture[RANGE_OF[asked.type] ?? 'knee'] === undefined) not.push('range short');
-  if (!side || asked.type === 'bridge' || asked.type === 'hinge') not.push('trunk leans more');
-  if (!side || asked.type === 'bridge' || asked.type === 'lift') not.push('knees run ahead');
-  if (set.view !== 'front') not.push('knees fall in');
+  if (ranges.every((r) => r === null)) not.push('range short');
+  for (const sign of ['trunk leans more', 'knees run ahead', 'knees fall in'] as const)
+    if (!compared.has(sign)) not.push(sign);
   if (!set.reps.some((r) => isMeasured(r.at.heel))) not.push('heels lift');
   if (set.phaseBandS === null || asked.workingIs === 'top') not.push('lowered fast');
   if (set.rate < LEAST_RATE.bounce || asked.workingIs === 'top') not.push('no stop at the bottom');

@@ -29,7 +29,8 @@ export const QUANTITIES = ['knee', 'trunk', 'shin', 'hip', 'depth', 'kneesApart'
 export type Quantity = (typeof QUANTITIES)[number];
 
 /**
- * Bands within which each is told (measured on drawn figures: the best case; degrees, centimetres, and a ratio).
+ * Bands within which each is told (measured on drawn figures, the best case: 95 of 100 repetitions and more lay within
+ * them; degrees, centimetres, and a ratio).
  * `poor`: where the points are not clear or a load hides the shoulder.
  */
 export const BANDS: Record<
@@ -40,7 +41,7 @@ export const BANDS: Record<
   trunk: { band: 8, poor: 10, unit: '°', view: 'side' },
   shin: { band: 6, poor: 7, unit: '°', view: 'side' },
   hip: { band: 11, poor: 13, unit: '°', view: 'side' },
-  depth: { band: 10, poor: 12, unit: 'cm', view: 'side' },
+  depth: { band: 8, poor: 10, unit: 'cm', view: 'side' },
   kneesApart: { band: 0.15, poor: 0.15, unit: '', view: 'front' },
   // At the least: a heel is followed to a part of its way.
   heel: { band: 0.2, poor: 0.2, unit: 'cm', view: 'side' },
@@ -50,7 +51,7 @@ export const BANDS: Record<
  * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
  * were more than a second off, so that they are not told.
  */
-export const PHASE_BANDS = { upright: 0.35, split: 0.4, front: 0.3 } as const;
+export const PHASE_BANDS = { side: 0.35, front: 0.45 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
@@ -166,14 +167,8 @@ function whoseHipsGo(
     : reps.filter((_, i) => ways[i] === null || ways[i]! >= HIPS_GO.share * usual);
 }
 
-const phaseBandOf = ({ rate, lying, view }: SeenBody, { type, seated }: MeasureOf): number | null =>
-  rate < LEAST_RATE.phases || lying || seated
-    ? null
-    : view !== 'side'
-      ? PHASE_BANDS.front
-      : type === 'lunge'
-        ? PHASE_BANDS.split
-        : PHASE_BANDS.upright;
+const phaseBandOf = ({ rate, lying, view }: SeenBody, { seated }: MeasureOf): number | null =>
+  rate < LEAST_RATE.phases || lying || seated ? null : PHASE_BANDS[view === 'side' ? 'side' : 'front'];
 
 /** What is not measured of a movement: of who lies only trunk and hip were found well enough; hands hang before the knee of a lift. */
 function isOfMovement(q: Quantity, { lying }: SeenBody, { type }: MeasureOf): boolean {

@@ -38,15 +38,13 @@ const measurement = (of: Partial<MeasurementRequest> = {}) =>
   measurementOf(person, { track: TRACK, pictures: [PICTURE], ...of });
 const eye = () => hall.as('head').get<PersonEye>(`/api/people/${person}/eye`);
 const consent = (given: boolean, of: { minor?: boolean; pictures?: boolean; guardian?: string } = {}) =>
-  hall
-    .as('coach')
-    .send('PUT', `/api/people/${person}/eye/consent`, {
-      given,
-      minor: false,
-      pictures: true,
-      guardian: '',
-      ...of,
-    });
+  hall.as('coach').send('PUT', `/api/people/${person}/eye/consent`, {
+    given,
+    minor: false,
+    pictures: true,
+    guardian: '',
+    ...of,
+  });
 
 describe('measuring somebody', () => {
   it('needs their word first, and a guardian’s of who is under age', async () => {
@@ -69,14 +67,12 @@ describe('measuring somebody', () => {
     await hall.as('coach').ok('PUT', `/api/measurements/${id}`, measurement({ range: false }));
     expect((await eye()).measurements.map((m) => [m.id, m.range])).toEqual([[id, false]]);
     const other = await placedPerson(hall, 'hold');
-    await hall
-      .as('head')
-      .ok('PUT', `/api/people/${other}/eye/consent`, {
-        given: true,
-        minor: false,
-        pictures: true,
-        guardian: '',
-      });
+    await hall.as('head').ok('PUT', `/api/people/${other}/eye/consent`, {
+      given: true,
+      minor: false,
+      pictures: true,
+      guardian: '',
+    });
     const response = await hall
       .as('head')
       .send('PUT', `/api/measurements/${id}`, measurement({ personId: other }));
@@ -167,14 +163,12 @@ describe('what became of it afterwards', () => {
       massKg: null,
       note: '',
     });
-    await hall
-      .as('head')
-      .ok('PUT', `/api/people/${apart.id}/eye/consent`, {
-        given: true,
-        minor: false,
-        pictures: true,
-        guardian: '',
-      });
+    await hall.as('head').ok('PUT', `/api/people/${apart.id}/eye/consent`, {
+      given: true,
+      minor: false,
+      pictures: true,
+      guardian: '',
+    });
     await hall
       .as('head')
       .ok('PUT', `/api/measurements/${randomUUID()}`, measurementOf(apart.id, { pictures: [PICTURE] }));
