@@ -64,6 +64,24 @@ test('a set is measured: consent first, evidence with bands, taken over by hand,
   await expect(measured.getByText('Nothing of the simulated camera is written down.')).toBeVisible();
   await expect(measured.getByRole('button', { name: 'Write the set down' })).toHaveCount(0);
 
+  // Frame by frame: a heel that stays down is followed and told so; a joint put right is one frame's.
+  await measured.getByText('Frame by frame', { exact: false }).click();
+  await measured.getByRole('slider').fill('3');
+  await measured.getByLabel('What is placed').selectOption('heel');
+  const frame = measured.getByRole('application', { name: /^Picture/ });
+  const size = (await frame.boundingBox())!;
+  // The simulated camera stands so that the shoes are a little over the lower edge, left of the middle.
+  await frame.click({ position: { x: 0.4 * size.width, y: 0.86 * size.height } });
+  await measured.getByRole('button', { name: 'Follow the heel from this frame' }).click();
+  await expect(measured.getByText('The heel is followed: see the table.')).toBeVisible({ timeout: 60_000 });
+  await expect(measured.getByRole('columnheader', { name: 'Heel comes up, at least' })).toBeVisible();
+  await expect(measured.getByText('0 cm ± 0.2')).toHaveCount(3);
+  await measured.getByLabel('What is placed').selectOption('right knee');
+  await frame.click({ position: { x: 0.5 * size.width, y: 0.5 * size.height } });
+  await expect(measured.getByText('Joints put right in 1 frame.')).toBeVisible();
+  await measured.getByRole('button', { name: 'All away, as it was found' }).click();
+  await expect(measured.getByText('No joint is put right.')).toBeVisible();
+
   const files = ['TRC', 'C3D', 'CSV', 'JSON'] as const;
   const folder = await mkdtemp(path.join(tmpdir(), 'meister-track-'));
   try {
@@ -156,6 +174,42 @@ test('joints are placed on a picture by hand and by keys, and bad files are refu
   await picture.focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
   await expect(shows('Shin from upright')).toContainText('10° ± 2.5');
+});
+
+test('a check at the faults desk takes what a picture measures before and with it', async ({ page }) => {
+  await signIn(page, 'coach');
+  await page.goto(`/faults?person=${await idOf(page, 'Zelda Marchbanks')}&of=plain-squat`);
+  await page.getByText('Knee runs far ahead').click();
+  await page.getByRole('button', { name: /^What to do/ }).click();
+  const first = page.getByText('Check first instead');
+  if (await first.isVisible()) await first.click();
+  const check = page.getByRole('region', { name: 'Check next' });
+  await check.getByRole('button', { name: /^Measure it/ }).click();
+  const dialog = page.getByRole('dialog');
+  const buffer = await page.screenshot();
+  for (const [shot, kneeX] of [
+    ['before', 160],
+    ['with the check', 140],
+  ] as const) {
+    await dialog.getByRole('button', { name: shot, exact: true }).click();
+    await dialog
+      .locator('input[type=file]:visible')
+      .setInputFiles({ name: 'shot.png', mimeType: 'image/png', buffer });
+    for (const [joint, x, y] of [
+      ['knee', kneeX, 140],
+      ['ankle', 120, 200],
+    ] as const) {
+      await dialog.getByRole('button', { name: new RegExp(`^${joint}( ✓)?$`) }).click();
+      await dialog.getByRole('application').click({ position: { x, y } });
+    }
+  }
+  await expect(dialog.getByRole('status')).toContainText(
+    /Shin from upright: 3[34]° before, 1[89]° with the check/,
+  );
+  await dialog.getByRole('button', { name: 'Take it over' }).click();
+  // What it means a coach says.
+  await check.getByRole('button', { name: /^Better/ }).click();
+  await expect(page.getByRole('region', { name: 'So far' })).toContainText('Shin from upright 3');
 });
 
 test('the coach’s eye: clips are judged, right or not, and scored', async ({ page }) => {
