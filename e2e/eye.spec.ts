@@ -6,6 +6,7 @@ import type { Locator, Page } from '@playwright/test';
 import type { PersonEye } from '../contract/eye.ts';
 import type { Today } from '../contract/session.ts';
 import { CHROMIUM_FLAGS, findChromium } from '../scripts/chromium.mjs';
+import { check } from './axe/axe.ts';
 import { expect, idOf, signIn, test } from './hall.ts';
 
 /** Nothing of a picture, and no network, comes from or goes to another machine. */
@@ -81,6 +82,7 @@ test('a set is measured: consent first, evidence with bands, taken over by hand,
   await expect(measured.getByText('Joints put right in 1 frame.')).toBeVisible();
   await measured.getByRole('button', { name: 'All away, as it was found' }).click();
   await expect(measured.getByText('No joint is put right.')).toBeVisible();
+  await check(page);
 
   const files = ['TRC', 'C3D', 'CSV', 'JSON'] as const;
   const folder = await mkdtemp(path.join(tmpdir(), 'meister-track-'));
@@ -183,8 +185,8 @@ test('a check at the faults desk takes what a picture measures before and with i
   await page.getByRole('button', { name: /^What to do/ }).click();
   const first = page.getByText('Check first instead');
   if (await first.isVisible()) await first.click();
-  const check = page.getByRole('region', { name: 'Check next' });
-  await check.getByRole('button', { name: /^Measure it/ }).click();
+  const next = page.getByRole('region', { name: 'Check next' });
+  await next.getByRole('button', { name: /^Measure it/ }).click();
   const dialog = page.getByRole('dialog');
   const buffer = await page.screenshot();
   for (const [shot, kneeX] of [
@@ -208,7 +210,7 @@ test('a check at the faults desk takes what a picture measures before and with i
   );
   await dialog.getByRole('button', { name: 'Take it over' }).click();
   // What it means a coach says.
-  await check.getByRole('button', { name: /^Better/ }).click();
+  await next.getByRole('button', { name: /^Better/ }).click();
   await expect(page.getByRole('region', { name: 'So far' })).toContainText('Shin from upright 3');
 });
 

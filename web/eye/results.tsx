@@ -425,12 +425,16 @@ export function Results({
   );
 }
 
+/** "+5°", "−3°", or that there is none. */
+const differenceWords = (deg: number): string => {
+  const by = Math.round(deg);
+  return by === 0 ? 'the same' : `${by > 0 ? '+' : '−'}${Math.abs(by)}°`;
+};
+
 function AgainstPosture({ judged }: { judged: Judged }) {
   const rows = (['knee', 'trunk', 'shin'] as const).flatMap((q) => {
     const d = judged.againstPosture[q];
-    return d === undefined
-      ? []
-      : [`${QUANTITY_WORDS[q].toLowerCase()} ${d > 0 ? '+' : '−'}${Math.abs(Math.round(d))}°`];
+    return d === undefined ? [] : [`${QUANTITY_WORDS[q].toLowerCase()} ${differenceWords(d)}`];
   });
   if (rows.length === 0) return null;
   return (
