@@ -41,7 +41,7 @@ export const BANDS: Record<
   trunk: { band: 8, poor: 10, unit: '°', view: 'side' },
   shin: { band: 6, poor: 7, unit: '°', view: 'side' },
   hip: { band: 11, poor: 13, unit: '°', view: 'side' },
-  depth: { band: 8, poor: 10, unit: 'cm', view: 'side' },
+  depth: { band: 10, poor: 12, unit: 'cm', view: 'side' },
   kneesApart: { band: 0.15, poor: 0.15, unit: '', view: 'front' },
   // At the least: a heel is followed to a part of its way.
   heel: { band: 0.2, poor: 0.2, unit: 'cm', view: 'side' },
@@ -61,6 +61,8 @@ const HIP_LYING = { bent: 9, straight: 18, straightBelowDeg: 60 } as const;
 const KNEES_IN = { below: 0.9, band: 0.6 } as const;
 /** Shank and thigh are about as long; beyond this a joint was taken for another (judgement). */
 const LEG_RATIO = { from: 0.6, to: 1.65 } as const;
+/** No shin that stands leans farther, either way, degrees: an ankle bends some 40 (judgement). */
+const SHIN_LEANS = 55;
 /** A limb may change its length in the picture by so much before the frame is unsure. */
 const LIMB_CHANGE = 0.25;
 /** Within the working position a value may go to and fro by so many bands (judgement). */
@@ -171,7 +173,7 @@ const phaseBandOf = ({ rate, lying, view }: SeenBody, { seated }: MeasureOf): nu
   rate < LEAST_RATE.phases || lying || seated ? null : PHASE_BANDS[view === 'side' ? 'side' : 'front'];
 
 /** What is not measured of a movement: of who lies only trunk and hip were found well enough; hands hang before the knee of a lift. */
-function isOfMovement(q: Quantity, { lying }: SeenBody, { type }: MeasureOf): boolean {
+function isOfMovement(q: Quantity, { lying }: SeenBody, { type, oneLeg }: MeasureOf): boolean {
   switch (q) {
     case 'trunk':
       return true;
@@ -185,8 +187,10 @@ function isOfMovement(q: Quantity, { lying }: SeenBody, { type }: MeasureOf): bo
     case 'heel':
       return type === 'squat' || type === 'lunge' || type === 'hinge';
     case 'depth':
-    case 'kneesApart':
       return !lying && type !== 'drawn';
+    case 'kneesApart':
+      // One foot before the other, the near one looks larger and knees and ankles are not level.
+      return !lying && !oneLeg && type !== 'drawn' && type !== 'lunge';
   }
 }
 
@@ -254,8 +258,10 @@ function workingIn(signal: Signal, r: Rep): { value: number; spread: number } | 
 const scoreOf = ({ track, nearSide }: SeenBody, i: number): number =>
   JOINTS.reduce((sum, k) => sum + (track.scores[`${nearSide} ${k}`][i] ?? 0), 0) / JOINTS.length;
 
-/** From the side, at the working position, shank and thigh are as long as legs are. */
-function legsFit({ track, at }: SeenBody, r: Rep): boolean {
+/** From the side, at the working position, shank and thigh are as long as legs are, and no shin lies down that stands. */
+function legsFit({ track, at, lying, signals }: SeenBody, r: Rep): boolean {
+  const shin = lying ? null : workingIn(signals.shin, r);
+  if (shin && Math.abs(shin.value) > SHIN_LEANS) return false;
   const ratio = median(
     track.timeS.flatMap((t, i) => {
       if (t < r.bottomFromS || t > r.bottomToS) return [];

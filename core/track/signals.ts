@@ -136,7 +136,10 @@ export function seenBody(given: Track, of: MeasureOf): SeenBody {
     const lower = lowerOf(...pair('ankle', i));
     return h && lower && tall ? 100 * (1 - (lower[1] - h[1]) / tall) : null;
   }, JUMP);
-  const counted = (view !== 'side' && !lying) || of.oneLeg ? fall : countedBy(of, { knee, trunk, hip });
+  const counted =
+    (view !== 'side' && !lying) || of.oneLeg || of.type === 'lunge'
+      ? fall
+      : countedBy(of, { knee, trunk, hip });
   const pxPerM = pxPerMOf(track, of, counted, rate);
   return {
     track,
@@ -185,7 +188,6 @@ function countedBy(of: MeasureOf, { knee, trunk, hip }: Record<'knee' | 'trunk' 
   const minus = (s: Signal): Signal => ({ ...s, values: s.values.map((v) => (v === null ? null : -v)) });
   switch (of.type) {
     case 'squat':
-    case 'lunge':
       return knee;
     case 'hinge':
       return trunk;
@@ -194,8 +196,9 @@ function countedBy(of: MeasureOf, { knee, trunk, hip }: Record<'knee' | 'trunk' 
     case 'bridge':
     case 'extension':
       return of.workingIs === 'top' ? minus(hip) : hip;
+    case 'lunge':
     case 'drawn':
-      // It has nothing to be counted by.
+      // A lunge is counted by the hips; what is only drawn has nothing to be counted by.
       return { ...knee, values: knee.values.map(() => null) };
   }
 }
