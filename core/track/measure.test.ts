@@ -19,7 +19,7 @@ import {
   trackKept,
   truthTrack,
 } from './index.ts';
-import type { MeasureOf, Performed, Track } from './index.ts';
+import type { Landmark, MeasureOf, Performed, Track } from './index.ts';
 
 const FRAMING = { pxPerM: 200, x: 320, y: 430 };
 const TEMPO = { loweringS: 3, bottomS: 1, risingS: 2, topS: 1 };
@@ -202,4 +202,88 @@ it('lies over the body that it was computed for, mirrored where they look the ot
       expect(y).toBeCloseTo(track.points[k][bottom]![1], 3);
     });
   }
+});
+
+describe('what a network does wrong', () => {
+  /** Left and right of these joints taken for each other in every so many frames. */
+  const mixed = (every: number, joints: readonly ('hip' | 'knee' | 'ankle')[]) => (t: Track) => {
+    const swap = <T>(of: Readonly<Record<Landmark, readonly T[]>>): Record<Landmark, readonly T[]> => {
+      const out = { ...of };
+      for (const j of joints)
+        for (const [a, b] of [
+          ['left', 'right'],
+          ['right', 'left'],
+        ] as const)
+          out[`${a} ${j}`] = of[`${a} ${j}`].map((v, i) => (i % every < every / 2 ? of[`${b} ${j}`][i]! : v));
+      return out;
+    };
+    return { ...t, points: swap(t.points), scores: swap(t.scores) };
+  };
+
+  it('changes no count and no phase of a lunge or of one-leg work, whose legs are taken for each other', () => {
+    for (const m of [lunge(), squat({ legs: 1, thighDeg: 75, hands: 'forward' })]) {
+      const sound = looked(performed(m)).set;
+      for (const joints of [['knee'], ['knee', 'ankle'], ['hip', 'knee', 'ankle']] as const) {
+        const { set } = looked(performed(m), { change: mixed(7, joints) });
+        expect(set.reps).toHaveLength(5);
+        set.reps.forEach((r, i) => {
+          expect(Math.abs(r.loweringS - sound.reps[i]!.loweringS)).toBeLessThan(0.2);
+        });
+      }
+    }
+  });
+
+  it('counts no joint that jumps while the hips stay where they are', () => {
+    const p = performed(SQUAT, { reps: 2 });
+    const { set } = looked(p, {
+      // For half a second after the last one a knee is seen far ahead.
+      change: (t) => {
+        const last = t.timeS.at(-1)!;
+        const off = t.points['right knee'].map((q, i) =>
+          q && t.timeS[i]! > last - 1 && t.timeS[i]! < last - 0.3 ? ([q[0] + 60, q[1]] as const) : q,
+        );
+        return { ...t, points: { ...t.points, 'right knee': off, 'left knee': off } };
+      },
+    });
+    expect(set.reps).toHaveLength(2);
+  });
+
+  it('bridges a hole on the way down to count, and shows it', () => {
+    const { set } = looked(performed(SQUAT), {
+      change: (t) => ({
+        ...t,
+        scores: Object.fromEntries(
+          Object.entries(t.scores).map(([k, list]) => [
+            k,
+            list.map((v, i) => (t.timeS[i]! > 3 && t.timeS[i]! < 3.6 ? 0 : v)),
+          ]),
+        ) as unknown as Track['scores'],
+      }),
+    });
+    expect(set.reps).toHaveLength(5);
+    expect(set.holes).toHaveLength(1);
+    expect(set.reps[0]!.loweringS).toBeCloseTo(set.reps[1]!.loweringS, 0);
+  });
+
+  it('leaves a shin untold that lies down on somebody who stands', () => {
+    const { set } = looked(performed(SQUAT), {
+      change: (t) => ({
+        ...t,
+        points: {
+          ...t.points,
+          ...Object.fromEntries(
+            (['left ankle', 'right ankle'] as const).map((k) => [
+              k,
+              t.points[k].map((q, i) => {
+                const knee = t.points['right knee'][i];
+                return q && knee ? ([knee[0] - 88, knee[1] + 10] as const) : q;
+              }),
+            ]),
+          ),
+        },
+      }),
+    });
+    for (const r of set.reps)
+      for (const q of ['knee', 'shin', 'depth'] as const) expect(isMeasured(r.at[q])).toBe(false);
+  });
 });
