@@ -104,8 +104,13 @@ describe('what goes wrong', () => {
   });
 
   it('is short of the range where all of it is, by squat, hinge and bridge', () => {
-    for (const m of [SQUAT, hinge(), bridge()]) {
-      const { judged } = looked(performed(m, { reach: 0.5 }));
+    // Of somebody who lies the hip is told within so much that half the way is too close to call.
+    for (const [m, reach] of [
+      [SQUAT, 0.5],
+      [hinge(), 0.5],
+      [bridge(), 0.25],
+    ] as const) {
+      const { judged } = looked(performed(m, { reach }));
       expect(judged.range).toBe('no');
       expect(judged.seen[0]).toMatchObject({ sign: 'range short', reps: [0, 1, 2, 3, 4] });
     }

@@ -57,7 +57,7 @@ export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
 
 /** Bands that depend on more than the quantity (measured on drawn figures). */
 const KNEE_ELSEWHERE = 13;
-const HIP_LYING = { bent: 9, straight: 18, straightBelowDeg: 60 } as const;
+const HIP_LYING = { bent: 12, farther: 18, fartherBelowDeg: 115 } as const;
 const KNEES_IN = { below: 0.9, band: 0.6 } as const;
 /** Shank and thigh are about as long; beyond this a joint was taken for another (judgement). */
 const LEG_RATIO = { from: 0.6, to: 1.65 } as const;
@@ -228,7 +228,7 @@ function bandOf(q: Quantity, value: number, seen: SeenBody, { type }: MeasureOf,
   if (q === 'knee' && type !== 'squat' && type !== 'lunge') return KNEE_ELSEWHERE;
   if (q === 'hip' && lying) {
     const bent = median(seen.signals.knee.values.filter((v) => v !== null)) ?? 0;
-    return bent < HIP_LYING.straightBelowDeg ? HIP_LYING.straight : HIP_LYING.bent;
+    return bent < HIP_LYING.fartherBelowDeg ? HIP_LYING.farther : HIP_LYING.bent;
   }
   if (q === 'kneesApart' && value < KNEES_IN.below) return KNEES_IN.band;
   return BANDS[q][poor ? 'poor' : 'band'];
