@@ -3,10 +3,14 @@ import { isComputed, rangeOf } from '../core/posture/index.ts';
 import { squat } from '../core/testing/repertoire.ts';
 import { askedOf, cutFor, judgeSet, lookedAt, lowPass, measureSet, truthTrack } from '../core/track/index.ts';
 import type { Track } from '../core/track/index.ts';
+import { clipPage } from './clip-page.ts';
 import { median, show } from './measure.ts';
 
 /** Frames of twenty minutes at thirty a second. */
 const FRAMES = 36_000;
+
+/** Frames of a second of a clip that are looked at. */
+const RATE = 15;
 
 /** A short track again and again, until it is long. */
 function long(track: Track): Track {
@@ -48,4 +52,12 @@ export async function benchEye(): Promise<void> {
   const chain = await median(3, () => judgeSet(measureSet(track, of), asked));
   show('the plain low-pass of one coordinate, 36,000 frames', plain);
   show(`36,000 frames to ${set.reps.length} judged repetitions`, chain, ['the low-pass', plain]);
+  const page = await clipPage();
+  const { msPerFrame } = await page.run({ name: 'Bodyweight squat', view: 'side', shows: null });
+  await page.close();
+  show(
+    `a frame through the network (${(1000 / msPerFrame).toFixed(1)} a second live, ${((RATE * msPerFrame) / 1000).toFixed(1)} s for a second of a clip)`,
+    msPerFrame,
+    ['the low-pass of 36,000', plain],
+  );
 }

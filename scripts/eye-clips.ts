@@ -3,13 +3,11 @@
 // node --import tsx scripts/eye-clips.ts [every so many] [folder for the tracks]
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
-import { createServer } from 'vite';
 import type { FaultShows } from '../core/library/index.ts';
 import { isComputed } from '../core/posture/index.ts';
 import { REPERTOIRE } from '../core/testing/repertoire.ts';
-import { CHROMIUM_FLAGS, findChromium } from './chromium.mjs';
-import type { Clip, ClipResult } from './eye-clips-page.ts';
+import { clipPage } from './clip-page.ts';
+import type { Clip } from './eye-clips-page.ts';
 
 const shows = (of: Partial<FaultShows>) => ({ view: 'side', at: 0.9, ...of }) as FaultShows;
 const standing = REPERTOIRE.filter(
@@ -44,24 +42,10 @@ const only = clips.filter((_, i) => i % every === 0);
 const folder = process.argv[3];
 if (folder) await mkdir(folder, { recursive: true });
 
-const server = await createServer({
-  configFile: 'vite.config.ts',
-  root: '.',
-  // An edit meanwhile changes nothing of a run.
-  server: { port: 0, hmr: false, watch: null },
-  logLevel: 'error',
-});
-await server.listen();
-const browser = await chromium.launch({ executablePath: findChromium() ?? undefined, args: CHROMIUM_FLAGS });
-const page = await browser.newPage();
-await page.goto(`${server.resolvedUrls!.local[0]}scripts/eye-clips.html`);
-await page.waitForFunction('window.runClip', null, { timeout: 120_000 });
+const page = await clipPage();
 let wrong = 0;
 for (const [i, clip] of only.entries()) {
-  const r = await page.evaluate(
-    (c) => (window as unknown as { runClip: (c: Clip) => Promise<ClipResult> }).runClip(c),
-    clip,
-  );
+  const r = await page.run(clip);
   if (folder) await writeFile(path.join(folder, `${i}.json`), JSON.stringify({ clip, track: r.track }));
   const bad = [
     r.reps === r.wanted ? '' : `COUNT ${r.reps} of ${r.wanted}`,
@@ -85,6 +69,5 @@ for (const [i, clip] of only.entries()) {
   );
 }
 console.log(`${only.length} clips, ${wrong} not as they should`);
-await browser.close();
-await server.close();
+await page.close();
 process.exit(0);

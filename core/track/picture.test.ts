@@ -8,6 +8,14 @@ it('tells the angles of placed points, and only those that they allow', () => {
   // The worked examples of the angles: flexion 32.0054, lean 16.6992.
   expect(valueOf({ hip: [0, 0], knee: [0, 10], ankle: [5, 18] }, 'Knee bent')).toBeCloseTo(32.0054, 4);
   expect(valueOf({ hip: [100, 300], shoulder: [130, 200] }, 'Trunk from upright')).toBeCloseTo(16.6992, 4);
+  // Hips 6 to the right of the middle of feet that stand 60 apart.
+  const front = {
+    hip: [126, 100],
+    'other hip': [86, 100],
+    ankle: [130, 300],
+    'other ankle': [70, 300],
+  } as const;
+  expect(valueOf(front, 'Hips off the middle of the feet')).toBeCloseTo(10, 9);
   expect(anglesOfPicture({ hip: [0, 0] })).toEqual([]);
 });
 

@@ -4,14 +4,14 @@ import { distance } from './points.ts';
 import type { Here } from './points.ts';
 
 /** Points that a coach places on a picture, with a loupe. */
-export const PLACED = ['shoulder', 'hip', 'knee', 'ankle', 'toe', 'other hip', 'bar'] as const;
+export const PLACED = ['shoulder', 'hip', 'knee', 'ankle', 'toe', 'other hip', 'other ankle', 'bar'] as const;
 export type Placed = (typeof PLACED)[number];
 
 /** What a picture shows, from the points that are there. */
 export interface PictureAngle {
   name: string;
   value: number;
-  unit: '°' | '% of the shin';
+  unit: '°' | '% of the shin' | '% of the stance';
   /** Within which it is told: a point is placed to within a centimetre (measured on drawn figures). */
   band: number;
 }
@@ -21,10 +21,13 @@ const BAND_DEG = 2.5;
 /** Two points of the hips lie near each other: a centimetre is about four degrees (measured). */
 const HIPS_BAND_DEG = 4;
 
+/** Two middles, each a centimetre off at the most, of a stance of some 30 cm (judgement), % of the stance. */
+const SHIFT_BAND = 4;
+
 /** Everything that the points placed so far tell; y is down, as in the picture. */
 export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle[] {
   const { shoulder, hip, knee, ankle, toe, bar } = at;
-  const otherHip = at['other hip'];
+  const [otherHip, otherAnkle] = [at['other hip'], at['other ankle']];
   const list: PictureAngle[] = [];
   const add = (name: string, value: number, unit: PictureAngle['unit'] = '°', band = BAND_DEG) =>
     list.push({ name, value, unit, band });
@@ -58,6 +61,12 @@ export function anglesOfPicture(at: Partial<Record<Placed, Here>>): PictureAngle
       '°',
       HIPS_BAND_DEG,
     );
+  if (hip && otherHip && ankle && otherAnkle && Math.abs(ankle[0] - otherAnkle[0]) > 0) {
+    // From the front: plus is to the right of the picture.
+    const [hips, feet] = [(hip[0] + otherHip[0]) / 2, (ankle[0] + otherAnkle[0]) / 2];
+    const stance = Math.abs(ankle[0] - otherAnkle[0]);
+    add('Hips off the middle of the feet', (100 * (hips - feet)) / stance, '% of the stance', SHIFT_BAND);
+  }
   if (bar && knee && ankle) {
     // Distance of the bar from the line of the shin.
     const [ux, uy] = [knee[0] - ankle[0], knee[1] - ankle[1]];

@@ -90,17 +90,16 @@ export function Results({
     const found = faults.filter((f) => f.sign === s.sign);
     return found.map((f) => ({ ...s, fault: f }));
   });
+  // Which of two faults that look alike to a camera it is, a coach says.
+  const clearFaults = seenFaults
+    .filter((f) => seenFaults.filter((x) => x.sign === f.sign).length === 1)
+    .map((f) => f.fault.slug);
   const [take, setTake] = useState(() => ({
     reps: trusted && inReps,
     watched: false,
     tempo: trusted && saidOf(judged.tempo) !== null,
     range: trusted && saidOf(judged.range) !== null,
-    // Which of two faults that look alike to a camera it is, a coach says.
-    faults: trusted
-      ? seenFaults
-          .filter((f) => seenFaults.filter((x) => x.sign === f.sign).length === 1)
-          .map((f) => f.fault.slug)
-      : [],
+    faults: trusted ? clearFaults : [],
     track: false,
     pictures: false,
   }));
@@ -329,7 +328,23 @@ export function Results({
         </>
       ) : (
         <>
-          <h3 className="mt-4">Take over</h3>
+          <div className="mt-4 flex flex-wrap items-baseline gap-4">
+            <h3>Take over</h3>
+            <Button
+              tone="quiet"
+              onClick={() =>
+                setTake((t) => ({
+                  ...t,
+                  reps: inReps,
+                  tempo: saidOf(judged.tempo) !== null,
+                  range: saidOf(judged.range) !== null,
+                  faults: clearFaults,
+                }))
+              }
+            >
+              All that was measured
+            </Button>
+          </div>
           <div className="mt-1 grid gap-1">
             {inReps ? (
               <Tick on={take.reps} onToggle={() => toggle('reps')}>
