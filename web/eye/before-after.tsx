@@ -9,7 +9,7 @@ import type { PlacedAt } from './picture-points.tsx';
 
 const SHOTS = ['before', 'with the check'] as const;
 
-export const CHANGE_WORDS: Record<PictureChange['told'], string> = {
+const CHANGE_WORDS: Record<PictureChange['told'], string> = {
   better: 'better',
   worse: 'worse',
   'too close': 'too close to call',

@@ -1,2 +1,7 @@
+import { lazy } from 'react';
+
 export { PersonEye } from './person-eye.tsx';
-export { BeforeAfter, CHANGE_WORDS } from './before-after.tsx';
+/** Loads with its network where it is opened. */
+export const BeforeAfter = lazy(async () => ({
+  default: (await import('./before-after.tsx')).BeforeAfter,
+}));

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { causesLeft, PRIOR_CASES, TRY_OUTCOMES } from '../../core/fault/index.ts';
 import type {
   Checked,
@@ -12,6 +12,7 @@ import type {
 import { angleOfSign } from '../../core/track/index.ts';
 import type { PictureChange } from '../../core/track/index.ts';
 import { measuredWords } from './desk-parts.tsx';
+import { BeforeAfter } from '../eye/index.ts';
 import { useSigned } from '../shell/index.ts';
 import { Button, Dialog, day, percent } from '../ui/index.ts';
 
@@ -43,7 +44,6 @@ export function CauseBars({ advice, cases }: { advice: DeskAdvice; cases: number
 
 type Measured = NonNullable<Checked['measured']>;
 const round = (n: number) => Math.round(10 * n) / 10;
-const BeforeAfter = lazy(async () => ({ default: (await import('../eye/index.ts')).BeforeAfter }));
 
 /** The check that tells most, what each result would mean, and why this one. */
 export function AskStep({
