@@ -41,17 +41,17 @@ export const caseSchema = shape({
   signs: list(seen, 12),
   felt: feltSchema(20),
   checks: list(
-    shape({
-      fault: slug(),
-      check: text(),
-      result: text(300).allow(null),
-      measured: shape({
-        angle: text(80),
-        before: number(-360, 360),
-        after: number(-360, 360),
-        band: number(0, 90),
-      }).optional(),
-    }),
+    shape(
+      { fault: slug(), check: text(), result: text(300).allow(null) },
+      {
+        measured: shape({
+          angle: text(80),
+          before: number(-360, 360),
+          after: number(-360, 360),
+          band: number(0, 90),
+        }),
+      },
+    ),
     40,
   ),
   tried: list(

@@ -45,7 +45,10 @@ describe('a case worked on at the desk', () => {
     const coach = hall.as('coach');
     const put = (change: Partial<CaseRequest>) => coach.ok('PUT', `/api/fault-cases/${id}`, caseOf(change));
     const measured = { angle: 'Shin from upright', before: 38, after: 31, band: 3.5 };
-    const checks = [{ fault: 'ribs-flare', check: 'c', result: 'r', measured }];
+    const checks = [
+      { fault: 'ribs-flare', check: 'c', result: 'r', measured },
+      { fault: 'ribs-flare', check: 'd', result: null },
+    ];
     await put({ edit: 1, checks });
     await put({ edit: 3, checks, tried: [tried('Answer', 'better', ['no-brace'])], end: 'better' });
     await put({ edit: 2, note: 'late' });
