@@ -127,6 +127,7 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
     holes: holesIn(counted),
     reps: phasesOf(reps).map((phases, n): MeasuredRep => {
       const r = reps[n]!;
+      const about = { poor, fit: view === 'side' && legsFit(seen, r) };
       return {
         ...inOrder(phases, of.workingIs),
         fromS: r.fromS,
@@ -136,7 +137,7 @@ export function measureSet(given: Track, of: MeasureOf): MeasuredSet {
         partial: r.partial,
         stallsS: r.stallsS,
         unsure: unsureIn(seen, r, limbs, scores),
-        at: Object.fromEntries(QUANTITIES.map((q) => [q, told(seen, of, q, r, poor)])) as MeasuredRep['at'],
+        at: Object.fromEntries(QUANTITIES.map((q) => [q, told(seen, of, q, r, about)])) as MeasuredRep['at'],
       };
     }),
   };
@@ -193,7 +194,13 @@ function isOfMovement(q: Quantity, { lying }: SeenBody, { type, oneLeg }: Measur
 }
 
 /** One quantity at the working position of a repetition, or why it is not told. */
-function told(seen: SeenBody, of: MeasureOf, q: Quantity, r: Rep, poor: boolean): Measure {
+function told(
+  seen: SeenBody,
+  of: MeasureOf,
+  q: Quantity,
+  r: Rep,
+  { poor, fit }: { poor: boolean; fit: boolean },
+): Measure {
   const about = BANDS[q];
   if (!isOfMovement(q, seen, of)) return { not: 'not of this movement' };
   if (seen.view !== about.view) return { not: 'not from this view' };
@@ -205,7 +212,7 @@ function told(seen: SeenBody, of: MeasureOf, q: Quantity, r: Rep, poor: boolean)
   const { value, spread } = found;
   // A body that holds its working position does not jump to and fro: one leg was taken for the other.
   if (spread > STEADY * about.band) return { not: 'unsteady' };
-  if (q !== 'trunk' && q !== 'kneesApart' && !legsFit(seen, r)) return { not: 'unsteady' };
+  if (q !== 'trunk' && q !== 'kneesApart' && !fit) return { not: 'unsteady' };
   return { value, band: bandOf(q, value, seen, of, poor) };
 }
 
